@@ -1,0 +1,81 @@
+/** What a person or a file can cause to go wrong, as data. The words for a code stand in `core/base/words.ts`. */
+export interface Problem {
+  readonly code: ProblemCode
+  /** The values the sentence speaks of. */
+  readonly said?: Readonly<Record<string, string | number>>
+  /** The places it is about. */
+  readonly at?: readonly ProblemPlace[]
+}
+
+export interface ProblemPlace {
+  readonly item?: string
+  readonly field?: string
+  readonly yours?: unknown
+  readonly stored?: unknown
+  readonly by?: string
+  readonly when?: string
+}
+
+export const problemCodes = [
+  'changed-meanwhile',
+  'gone',
+  'not-allowed',
+  'not-signed-in',
+  'id-taken',
+  'unknown-field',
+  'wrong-value',
+  'too-long',
+  'no-title',
+  'no-such-day',
+  'no-such-number',
+  'loop',
+  'other-project',
+  'name-taken',
+  'prefix-taken',
+  'not-unique',
+  'limit-below-zero',
+  'text-changed-meanwhile',
+  'nothing-to-undo',
+  'too-many-rows',
+  'unreadable',
+  'too-large',
+  'too-often',
+  'wrong-sign-in',
+  'wrong-code',
+  'owner-exists',
+  'log-too-far-back',
+  'fields-differ',
+  'unexpected',
+] as const
+export type ProblemCode = (typeof problemCodes)[number]
+
+export type Result<T, E = Problem> =
+  { readonly ok: true; readonly value: T } | { readonly ok: false; readonly problem: E }
+
+export const ok = <T>(value: T): Result<T, never> => ({ ok: true, value })
+export const fail = <E = Problem>(problem: E): Result<never, E> => ({ ok: false, problem })
+export const problem = (code: ProblemCode, said?: Problem['said'], at?: readonly ProblemPlace[]): Problem => ({
+  code,
+  ...(said && { said }),
+  ...(at && { at }),
+})
+
+/** Misuse, not a person's mistake: a closed union was switched on and a case is missing. */
+export function assertNever(value: never): never {
+  throw new TypeError(`unexpected case: ${JSON.stringify(value)}`)
+}
+
+/** Returns the value, or throws where its absence is a programming error. */
+export function must<T>(value: T | undefined | null, what: string): T {
+  if (value === undefined || value === null) throw new RangeError(`no ${what}`)
+  return value
+}
+
+/** The first problem that any of them has. */
+export function firstProblem<T>(all: Iterable<T>, find: (one: T) => Problem | undefined): Problem | undefined {
+  for (const one of all) {
+    const found = find(one)
+    if (found) return found
+  }
+  return undefined
+}

@@ -1,0 +1,179 @@
+import { readFileSync } from 'node:fs'
+import { describe, expect, it } from 'vitest'
+import { must } from '../base/result'
+import { applyPatch } from '../change/patch'
+import { judge, type Command } from '../commands/registry'
+import { kindsOf, statusesOf } from '../model/reader'
+import { contextOf, run, smallWorkspace, type Small } from '../test-kit/workspace'
+import { guessType, proposeColumns } from './columns'
+import { mostRecords, parseCsv, type CsvTable } from './csv'
+import { planRows, type Choices, type Plan } from './plan'
+
+const sample = readFileSync(new URL('../../tests/fixtures/restoration.csv', import.meta.url), 'utf8')
+const none: Choices = { statuses: {}, mends: {} }
+
+function table(text: string): CsvTable {
+  const read = parseCsv(text)
+  if (!read.ok) throw new Error(JSON.stringify(read.problem))
+  return read.value
+}
+function planOf(small: Small, text: string, choices = none): Plan {
+  const read = table(text)
+  return planRows(read, proposeColumns(read, small.state, small.project.id), choices, small.state, small.project, small.ids.next)
+}
+const command = (small: Small, plan: Plan): Command => ({ id: small.ids.command(), type: 'bring-in', v: 1, ...plan.body })
+
+describe('the restoration file', () => {
+  it('gives 412 items, 8 rows left out, 4 moved up, 12 people, in 5 levels', () => {
+    const plan = planOf(smallWorkspace(), sample)
+    expect(plan.body.items).toHaveLength(412)
+    expect(plan.faults.map((fault) => fault.line)).toEqual([56, 107, 143, 208, 218, 219, 271, 298])
+    expect(plan.faults.map((fault) => fault.problem.code)).toEqual([
+      'no-title', 'no-such-day', 'gone', 'loop', 'loop', 'loop', 'not-unique', 'no-such-number',
+    ]) // prettier-ignore
+    expect(plan.movedUp).toHaveLength(4)
+    expect(plan.peopleNamed).toBe(12)
+    expect(plan.unknownStatuses).toEqual([])
+    expect(plan.levels).toBe(5)
+    expect(plan.body.kinds.map((kind) => kind.name).sort()).toEqual(['defect', 'deliverable', 'inspection'])
+  })
+
+  it('puts every column into a field that fits', () => {
+    const small = smallWorkspace()
+    const columns = proposeColumns(table(sample), small.state, small.project.id)
+    const name = (id: string) => must(small.state.maybe('field', id), 'field').name
+    const said = columns.map(({ header, target }) =>
+      `${header}: ${target.to === 'field' ? name(target.field) : target.to === 'new' ? `new ${target.type}` : target.to}`)
+    expect(said).toEqual([
+      'Ref: outside reference', 'Title: title', 'Part of: parent', 'Kind: kind', 'State: status', 'Who: assignees',
+      'Checked by: reviewer', 'Effort (h): effort', 'Cost: new number', 'Start: start', 'Due: due', 'Bay: new oneOption',
+      'Tags: tags', 'Signed off: signed off', 'Notes: notes',
+    ]) // prettier-ignore
+  })
+
+  it('is applied whole, and taken back whole', () => {
+    const small = smallWorkspace()
+    const before = small.state.snapshot()
+    const bring = command(small, planOf(small, sample))
+    const patch = run(small.state, bring, small.people.owner.id)
+    expect([...small.state.itemsOf(small.project.id)]).toHaveLength(412)
+    const entry = { sequence: 1, command: bring.id, type: bring.type, v: 1, by: small.people.owner.id, at: '', patch }
+    run(small.state, { id: small.ids.command(), type: 'revert', v: 1, of: bring.id }, small.people.owner.id, { entryOf: () => entry })
+    const after = small.state.snapshot()
+    expect({ ...after, project: [] }).toEqual({ ...before, project: [] })
+    expect(small.state.maybe('project', small.project.id)?.nextNumber).toBe(413)
+  })
+
+  it('lets a row be mended', () => {
+    const plan = planOf(smallWorkspace(), sample, { statuses: {}, mends: { 56: { 1: 'Hang the nets' }, 107: { 10: '2026-02-28' } } })
+    expect(plan.body.items).toHaveLength(414)
+    expect(plan.body.items.some((item) => item.title === 'Hang the nets')).toBe(true)
+  })
+
+  it('keeps long texts whole, quotes and line ends included', () => {
+    const plan = planOf(smallWorkspace(), sample)
+    expect(plan.body.texts[0]?.text).toBe('=1+1 is not a formula here')
+    expect(plan.body.texts.some((one) => one.text === 'Scaffold first,\nthen glass.\n"Mind the lead" says the survey')).toBe(true)
+  })
+})
+
+describe('other files', () => {
+  it('reads semicolons and tabs, and one column', () => {
+    expect(table('a;b\n1;2\n').delimiter).toBe(';')
+    expect(table('a\tb\n1\t2\n').delimiter).toBe('\t')
+    const plan = planOf(smallWorkspace(), 'Title\nSow beans\nWater them\n')
+    expect(plan.body.items.map((item) => item.title)).toEqual(['Sow beans', 'Water them'])
+  })
+
+  it('takes some column for the title where none is called so', () => {
+    expect(planOf(smallWorkspace(), 'Job,Day\nSow,2026-03-01\n').body.items[0]?.title).toBe('Sow')
+  })
+
+  it.each([
+    ['an empty file', '', 'empty'],
+    ['blanks only', ' \n\n', 'empty'],
+    ['a binary file', 'PK\u0003\u0004\u0000\u0000', 'not a text'],
+    ['an open quote', 'Title\n"never closed\n', 'line 2'],
+  ])('refuses %s', (_name, text, where) => {
+    const read = parseCsv(text)
+    expect(read.ok ? '' : read.problem.said?.where).toContain(where)
+  })
+
+  it('refuses more than 50,000 rows with both numbers', () => {
+    const read = parseCsv('Title\n' + 'x\n'.repeat(mostRecords + 10_000))
+    expect(read.ok ? '' : read.problem).toEqual({ code: 'too-many-rows', said: { rows: 60_000, most: 50_000 } })
+  })
+
+  it('counts physical lines, also over cells of several lines and empty lines', () => {
+    const read = table('Title,Note\r\na,"one\r\ntwo"\r\n\r\nb,x\r\n')
+    expect(read.records.map((record) => record.line)).toEqual([2, 5])
+  })
+
+  it('asks for unknown statuses, and takes the answer', () => {
+    const small = smallWorkspace()
+    const text = 'Title,Status\nSow,sprouting\n'
+    expect(planOf(small, text).unknownStatuses).toEqual(['sprouting'])
+    const active = must(statusesOf(small.state, small.project.id)[2], 'status').id
+    const plan = planOf(small, text, { statuses: { sprouting: active }, mends: {} })
+    expect(plan.unknownStatuses).toEqual([])
+    expect(plan.body.items[0]?.status).toBe(active)
+  })
+
+  it('takes people with other accents and case for the same, and proposes the rest without an account', () => {
+    const small = smallWorkspace()
+    const plan = planOf(small, 'Title,Who\nSow,severine; SÉVERINE\nDig,Otto Fern\n')
+    expect(plan.body.people.map((person) => [person.name, person.role])).toEqual([['Otto Fern', null]])
+    const assignees = must(small.project.uses.assignees, 'use')
+    expect(plan.body.items[0]?.values[assignees]).toEqual([small.people.owner.id])
+  })
+
+  it('puts rows under items that are there already, by outside reference or key', () => {
+    const small = smallWorkspace()
+    run(small.state, command(small, planOf(small, 'Ref,Title\nA1,Beds\n')), small.people.owner.id)
+    const plan = planOf(small, 'Ref,Title,Part of\nA2,North bed,A1\nA3,South bed,GLH-1\nA1,again,\n')
+    expect(plan.body.items.map((item) => item.parent)).toEqual([...small.state.itemsOf(small.project.id)].flatMap((item) => [item.id, item.id]))
+    expect(plan.faults.map((fault) => [fault.line, fault.problem.code])).toEqual([[4, 'not-unique']])
+  })
+
+  it('is refused to those who may not set up the project, when it would make fields', () => {
+    const small = smallWorkspace()
+    const plan = planOf(small, 'Title,Bay\na,x\nb,x\nc,x\n')
+    const refused = judge(small.state, command(small, plan), contextOf({ id: small.ids.command() }, small.people.contributor.id))
+    expect(refused).toMatchObject({ ok: false, problem: { code: 'not-allowed' } })
+  })
+
+  it('leaves alone on undo what others have changed since', () => {
+    const small = smallWorkspace()
+    const bring = command(small, planOf(small, 'Title,Part of,Ref\nBeds,,A\nNorth,A,B\nPots,,C\n'))
+    const patch = run(small.state, bring, small.people.owner.id)
+    const north = must([...small.state.itemsOf(small.project.id)].find((item) => item.title === 'North'), 'item')
+    run(small.state, { id: small.ids.command(), type: 'items.set', v: 1, items: [{ item: north.id, set: { title: { from: 'North', to: 'Far north' } } }] }, small.people.lead.id)
+    const entry = { sequence: 1, command: bring.id, type: bring.type, v: 1, by: small.people.owner.id, at: '', patch }
+    const back = judge(small.state, { id: small.ids.command(), type: 'revert', v: 1, of: bring.id }, contextOf({ id: small.ids.command() }, small.people.owner.id, { entryOf: () => entry }))
+    if (back.ok) applyPatch(small.state, back.value)
+    // North was changed and Beds holds it: both stay; Pots goes.
+    expect([...small.state.itemsOf(small.project.id)].map((item) => item.title).sort()).toEqual(['Beds', 'Far north'])
+  })
+})
+
+describe('what a column is', () => {
+  it.each([
+    [['yes', 'no', ''], 'checkbox'],
+    [['2026-01-01', '24.12.2026'], 'date'],
+    [['1', '2,5', '3'], 'number'],
+    [['a', 'b', 'a', 'a', 'b', 'a'], 'oneOption'],
+    [['a; b', 'a', 'b', 'a; b', 'b', 'a'], 'severalOptions'],
+    [['one\ntwo'], 'longText'],
+    [['quite', 'different', 'words'], 'shortText'],
+    [['Imke', 'Hamid; Imke'], 'people'],
+  ])('%j is %s', (cells, type) => {
+    expect(guessType(cells.filter(Boolean), smallWorkspace().state).type).toBe(type)
+  })
+})
+
+it('proposes new kinds on the workflow that the project has', () => {
+  const small = smallWorkspace()
+  const plan = planOf(small, 'Title,Kind\nLeak,Defect\nOther leak,DEFECT\n')
+  expect(plan.body.kinds).toHaveLength(1)
+  expect(plan.body.kinds[0]?.workflow).toBe(kindsOf(small.state, small.project.id)[0]?.workflow)
+})

@@ -1,0 +1,126 @@
+import { isSameText } from '../base/collation'
+import { looksLikeDate } from '../base/dates'
+import { tryParseDecimal } from '../base/decimals'
+import { splitSeveral, type FieldTypeName } from '../fields/contract'
+import { wordsForNo, wordsForYes } from '../fields/checkbox'
+import { fieldsOf, type Reader } from '../model/reader'
+import type { Field, ProjectId } from '../model/records'
+import type { CsvTable } from './csv'
+
+/** What a column of the file becomes. */
+export type ColumnTarget =
+  | { readonly to: 'title' | 'kind' | 'status' | 'parent' | 'nothing' }
+  | { readonly to: 'field'; readonly field: string }
+  | {
+      readonly to: 'new'
+      readonly name: string
+      readonly type: FieldTypeName
+      readonly decimals?: number
+      readonly unique?: boolean
+    }
+
+export interface ColumnPlan {
+  readonly header: string
+  readonly target: ColumnTarget
+}
+
+/** The field in which a file's own key of a row is kept. */
+export const referenceName = 'outside reference'
+
+const builtIn: Readonly<Record<'title' | 'kind' | 'status' | 'parent', readonly string[]>> = {
+  title: ['title', 'name', 'item', 'subject', 'summary', 'what', 'task'],
+  kind: ['kind', 'type', 'sort'],
+  status: ['status', 'state', 'stage'],
+  parent: ['part of', 'parent', 'inside', 'belongs to', 'under'],
+}
+const references = ['ref', 'reference', 'id', 'key', 'no', 'number', referenceName]
+/** Words that people write over a column, for each use of a field. */
+const uses: Readonly<Record<string, readonly string[]>> = {
+  assignees: ['assignees', 'who', 'assigned to', 'person', 'people', 'owner', 'responsible', 'done by'],
+  reviewer: ['reviewer', 'checked by', 'checks it', 'reviewed by'],
+  effort: ['effort', 'hours', 'estimate', 'work'],
+  start: ['start', 'from', 'begins', 'starts'],
+  due: ['due', 'until', 'deadline', 'end', 'due date', 'finish by'],
+  need: ['need', 'priority', 'how urgent'],
+}
+
+/** A column's header without what stands in brackets: `Effort (h)` is `Effort`. */
+const bare = (header: string): string => header.replace(/\s*[([].*?[)\]]\s*$/, '').trim()
+const isOneOf = (words: readonly string[], header: string): boolean =>
+  words.some((word) => isSameText(word, header) || isSameText(word, bare(header)))
+
+/** Proposes for every column what it would become: something that is there, or a new field by what the column holds. */
+export function proposeColumns(table: CsvTable, reader: Reader, project: ProjectId): ColumnPlan[] {
+  const taken = new Set<string>()
+  const fields = fieldsOf(reader, project)
+  const plans = table.header.map((header, i) => {
+    const target = targetOf(header, i)
+    const key = target.to === 'field' ? target.field : target.to === 'new' ? `new ${target.name}` : target.to
+    if (target.to !== 'nothing' && taken.has(key)) return { header, target: newField(header, i) }
+    taken.add(key)
+    return { header, target }
+  })
+  return plans.some((plan) => plan.target.to === 'title') ? plans : withSomeTitle(plans)
+
+  function targetOf(header: string, i: number): ColumnTarget {
+    const own = (Object.keys(builtIn) as (keyof typeof builtIn)[]).find((name) => isOneOf(builtIn[name], header))
+    if (own) return { to: own }
+    const byName = fields.find((field) => isOneOf([field.name], header)) ?? fieldInUse(reader, project, fields, header)
+    if (byName) return { to: 'field', field: byName.id }
+    if (isOneOf(references, header)) {
+      const held = fields.find((field) => isSameText(field.name, referenceName))
+      return held
+        ? { to: 'field', field: held.id }
+        : { to: 'new', name: referenceName, type: 'shortText', unique: true }
+    }
+    return newField(header, i)
+  }
+
+  function newField(header: string, i: number): ColumnTarget {
+    const cells = table.records.map((record) => record.cells[i]?.trim() ?? '').filter(Boolean)
+    return cells.length ? { to: 'new', name: header, ...guessType(cells, reader) } : { to: 'nothing' }
+  }
+}
+
+function fieldInUse(reader: Reader, project: ProjectId, fields: readonly Field[], header: string): Field | undefined {
+  const inUse = reader.maybe('project', project)?.uses
+  const use = Object.keys(uses).find((name) => isOneOf(uses[name] ?? [], header))
+  const id = use && inUse?.[use as keyof typeof inUse]
+  return id ? fields.find((field) => field.id === id) : undefined
+}
+
+/** A file without a title column: its first column of text, or its first column at all. */
+function withSomeTitle(plans: ColumnPlan[]): ColumnPlan[] {
+  const text = plans.findIndex(
+    (plan) => plan.target.to === 'new' && ['shortText', 'longText', 'oneOption'].includes(plan.target.type),
+  )
+  const at = Math.max(0, text)
+  return plans.map((plan, i) => (i === at ? { ...plan, target: { to: 'title' } } : plan))
+}
+
+/** The field type that fits what a column holds. Nine cells of ten must fit; the others become faults. */
+export function guessType(cells: readonly string[], reader: Reader): { type: FieldTypeName; decimals?: number } {
+  const share = (fits: (cell: string) => boolean) => cells.filter(fits).length / cells.length
+  if (
+    share((cell) => [...wordsForYes, ...wordsForNo].some((word) => isSameText(word, cell))) === 1 &&
+    share((cell) => !/^\d+$/.test(cell)) > 0
+  )
+    return { type: 'checkbox' }
+  if (share(looksLikeDate) >= 0.9) return { type: 'date' }
+  if (share((cell) => tryParseDecimal(cell, 6) !== undefined) >= 0.9)
+    return {
+      type: 'number',
+      decimals: Math.min(6, Math.max(0, ...cells.map((cell) => /[.,](\d+)\s*$/.exec(cell)?.[1]?.length ?? 0))),
+    }
+  if (cells.some((cell) => cell.includes('\n') || cell.length > 200)) return { type: 'longText' }
+  const parts = cells.map(splitSeveral)
+  if (
+    parts.filter((list) => list.length && list.every((one) => reader.names.personNamed(one))).length / cells.length >=
+    0.6
+  )
+    return { type: 'people' }
+  const distinct = new Set(parts.flat()).size
+  const isFew = distinct <= 40 && distinct * 3 <= parts.flat().length
+  if (isFew && parts.some((list) => list.length > 1)) return { type: 'severalOptions' }
+  return isFew ? { type: 'oneOption' } : { type: 'shortText' }
+}

@@ -1,0 +1,61 @@
+import { z } from 'zod'
+import { commandId } from '../base/ids'
+import { fail, ok, problem, type Result } from '../base/result'
+import { bringIn } from '../bring-in/command'
+import { setLimit } from '../board/set-limit'
+import type { CommandDefinition, Context, Envelope } from '../change/command'
+import type { Patch } from '../change/patch'
+import { addItems } from '../items/add'
+import { archiveItems } from '../items/archive'
+import { moveItems } from '../items/move'
+import { setValues } from '../items/set'
+import { setText } from '../items/text'
+import type { Reader } from '../model/reader'
+import { addPeople } from '../people/add'
+import { createProject } from '../projects/create'
+import { addView, removeView, setView } from '../saved-views/commands'
+import { revert } from './revert'
+
+/** Every command there is. */
+const definitions = [
+  addItems, setValues, moveItems, archiveItems, setText, addPeople, createProject, setLimit, addView, setView,
+  removeView, bringIn, revert,
+] as const // prettier-ignore
+
+type Definition = (typeof definitions)[number]
+type CommandOf<D> =
+  D extends CommandDefinition<infer Type, infer Body> ? Envelope & { readonly type: Type } & Readonly<Body> : never
+/** The closed union of all commands, as they are sent. */
+export type Command = CommandOf<Definition>
+export type CommandType = Command['type']
+
+const byType = new Map<string, Definition>(definitions.map((one) => [one.type, one]))
+export const commandTypes: readonly CommandType[] = definitions.map((one) => one.type)
+
+/** The definition with its body type widened; a command's type has chosen it, so the body is of its kind. */
+export function definitionOf(type: string): CommandDefinition<string, unknown> | undefined {
+  return byType.get(type) as CommandDefinition<string, unknown> | undefined
+}
+
+const envelope = z.object({ id: commandId, type: z.string().max(40), v: z.number().int() })
+
+/** Reads a command from what came over the line. */
+export function parseCommand(input: unknown): Result<Command> {
+  const head = envelope.safeParse(input)
+  const definition = head.success ? definitionOf(head.data.type) : undefined
+  if (!head.success || definition?.v !== head.data.v) return fail(problem('unreadable', { where: 'type' }))
+  const body = definition.body.safeParse(input)
+  if (!body.success) return fail(problem('unreadable', { where: body.error.issues[0]?.path.join('.') || 'body' }))
+  return ok({ ...(body.data as object), ...head.data } as Command)
+}
+
+/** Whether a command may be done now, and what it changes. */
+export function judge(reader: Reader, command: Command, context: Context): Result<Patch> {
+  const definition = definitionOf(command.type)
+  if (!definition) return fail(problem('unreadable', { where: 'type' }))
+  const refused = definition.check(reader, command, context)
+  return refused ? fail(refused) : definition.apply(reader, command, context)
+}
+
+export const isLargeCommand = (command: { readonly type: string }): boolean =>
+  definitionOf(command.type)?.large === true

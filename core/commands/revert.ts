@@ -1,0 +1,275 @@
+import { z } from 'zod'
+import * as ids from '../base/ids'
+import { fail, ok, problem, type Problem, type Result } from '../base/result'
+import { idsAlsoIn, idsMissingFrom, isSameValue } from '../base/sorted-ids'
+import { needsRole } from '../access/access'
+import { defineCommand, type Context, type Entry } from '../change/command'
+import { invertChange, isSetChange, type Change, type Patch } from '../change/patch'
+import { isLongTextMark } from '../fields/long-text'
+import { changeStatus, stamp, StayIds } from '../items/changes'
+import type { Reader } from '../model/reader'
+import { isItemColumn, longTextId, type Item, type LongText, type ProjectId, type StatusId } from '../model/records'
+
+/**
+ * Takes back one's own command: restores each field that still holds what the command wrote, and names those that it
+ * leaves alone. A redo is the revert of a revert.
+ */
+export const revert = defineCommand({
+  type: 'revert',
+  v: 1,
+  body: z.object({ of: ids.commandId }),
+  projects: () => [],
+  check(reader, body, context) {
+    const entry = context.entryOf(body.of)
+    if (!entry) return problem('nothing-to-undo')
+    if (entry.by !== context.by) return problem('not-allowed', { needs: 'own' })
+    return checkProjects(reader, entry.patch, context)
+  },
+  apply(reader, body, context) {
+    const entry = context.entryOf(body.of)
+    return entry ? mapPatch(revertOf(reader, entry, context)) : fail(problem('nothing-to-undo'))
+  },
+})
+
+const mapPatch = ({ patch }: Reverted): Result<Patch> => (patch.length ? ok(patch) : fail(problem('nothing-to-undo')))
+
+export interface Reverted {
+  readonly patch: Patch
+  readonly leftAlone: NonNullable<Entry['leftAlone']>
+}
+
+/** What taking an entry back changes now, and what it can no longer take back. */
+export function revertOf(reader: Reader, entry: Entry, context: Context): Reverted {
+  return new Reverting(reader, entry, context).run()
+}
+
+/** The columns that a change of status writes together. */
+const statusColumns = new Set(['status', 'statusSince', 'stay', 'started', 'finished'])
+const stampColumns = new Set(['changed', 'changedBy'])
+/** What may differ between a thing as it was made and as it now is, without it having been changed by anybody. */
+const aside = new Set(['changed', 'changedBy', 'rank', 'siblingRank', 'number', 'nextNumber', 'order'])
+
+class Reverting {
+  readonly #patch: Change[] = []
+  readonly #leftAlone: { entity: string; id: string; field: string }[] = []
+  readonly #stays: StayIds
+  readonly #unmade = new Set<string>()
+  #used: Set<string> | undefined
+
+  constructor(
+    readonly reader: Reader,
+    readonly entry: Entry,
+    readonly context: Context,
+  ) {
+    this.#stays = new StayIds(context.command)
+  }
+
+  run(): Reverted {
+    this.#findUnmade()
+    const byItem = new Map<string, Change[]>()
+    for (const change of [...this.entry.patch].reverse()) {
+      if (change.entity === 'stay' || change.entity === 'longText') continue
+      if (change.entity === 'item' && change.field !== '*') {
+        const changes = byItem.get(change.id)
+        if (changes) changes.push(change)
+        else byItem.set(change.id, [change])
+      } else this.#revertOther(change)
+    }
+    for (const [id, changes] of byItem) this.#revertItem(id, changes)
+    return { patch: this.#patch, leftAlone: this.#leftAlone }
+  }
+
+  /** The made items that go: not touched since, and with nothing left inside them. */
+  #findUnmade(): void {
+    const made = this.entry.patch.filter(
+      (one) => one.entity === 'item' && one.field === '*' && !isSetChange(one) && one.after,
+    )
+    for (const change of made) {
+      const now = this.reader.maybe('item', change.id)
+      if (now && !isSetChange(change) && isAsMade(now, change.after)) this.#unmade.add(change.id)
+    }
+    for (let again = true; again;) {
+      again = false
+      for (const id of this.#unmade)
+        for (const child of this.reader.childrenOf(id as Item['id']))
+          if (!this.#unmade.has(child.id)) {
+            this.#unmade.delete(id)
+            again = true
+          }
+    }
+  }
+
+  #revertOther(change: Change): void {
+    if (change.field === 'nextNumber' || isSetChange(change)) return
+    if (change.field !== '*') return this.#revertField(change)
+    const now = this.reader.maybe(change.entity, change.id)
+    if (change.before !== null) {
+      // It was taken away, or another took its place: it comes back where that still stands.
+      if (isSameValue(now ?? null, change.after))
+        this.#patch.push({ ...change, before: change.after, after: change.before })
+      else this.#leave(change)
+      if (change.entity === 'item' && !now) this.#reviveStay(change.before as Item)
+    } else if (change.entity === 'item') this.#unmakeItem(change, now as Item | undefined)
+    else if (now && isAsMade(now, change.after) && !this.#isUsed(change.id))
+      this.#patch.push({ ...change, before: now, after: null })
+    else if (now) this.#leave(change)
+  }
+
+  #unmakeItem(change: Change, now: Item | undefined): void {
+    if (!now) return
+    if (!this.#unmade.has(change.id)) return this.#leave(change)
+    this.#patch.push({ entity: 'item', id: now.id, field: '*', before: now, after: null })
+    this.#patch.push({ entity: 'stay', id: now.stay, field: '*', before: stayOf(now), after: null })
+    for (const one of this.entry.patch)
+      if (one.entity === 'longText' && one.id.startsWith(`${now.id}/`)) this.#patch.push(invertChange(one))
+  }
+
+  #reviveStay(item: Item): void {
+    this.#patch.push({ entity: 'stay', id: item.stay, field: '*', before: null, after: stayOf(item) })
+    for (const one of this.entry.patch)
+      if (one.entity === 'longText' && one.id.startsWith(`${item.id}/`)) this.#patch.push(invertChange(one))
+  }
+
+  #revertField(change: Exclude<Change, { added: readonly string[] }>): void {
+    const record = this.reader.maybe(change.entity, change.id) as Record<string, unknown> | undefined
+    if (!record) return
+    const stillStands = isSameValue(record[change.field], change.after)
+    const goes =
+      change.entity === 'field' && change.field === 'settings' ? optionsGone(change.before, change.after) : []
+    if (stillStands && !goes.some((id) => this.#isUsed(id))) this.#patch.push(invertChange(change))
+    else this.#leave(change)
+  }
+
+  #revertItem(id: string, changes: Change[]): void {
+    const item = this.reader.maybe('item', id)
+    if (!item) return this.#leave({ entity: 'item', id, field: '*', before: null, after: null })
+    const before = this.#patch.length
+    const statusChanges = changes.filter((one) => statusColumns.has(one.field))
+    if (statusChanges.length) this.#revertStatus(item, statusChanges)
+    for (const change of changes)
+      if (!statusColumns.has(change.field) && !stampColumns.has(change.field)) this.#revertValue(item, change)
+    if (this.#patch.length > before) this.#patch.push(...stamp(item, this.context))
+  }
+
+  /** Takes the stay back where no later change of status followed; else an ordinary move, if it still stands there. */
+  #revertStatus(item: Item, changes: Change[]): void {
+    const of = (field: string) =>
+      changes.find((one) => one.field === field && !isSetChange(one)) as { before: unknown; after: unknown } | undefined
+    if (of('stay')?.after === item.stay) {
+      this.#patch.push(...changes.map(invertChange))
+      const stays = this.entry.patch.filter(
+        (one) => one.entity === 'stay' && (one.id === item.stay || one.id === of('stay')?.before),
+      )
+      this.#patch.push(...stays.map(invertChange).reverse())
+    } else if (of('status') && item.status === of('status')?.after)
+      this.#patch.push(...changeStatus(this.reader, item, of('status')?.before as StatusId, this.context, this.#stays))
+    else this.#leave({ entity: 'item', id: item.id, field: 'status', before: null, after: null })
+  }
+
+  #revertValue(item: Item, change: Change): void {
+    if (isSetChange(change)) {
+      const held = item.values[change.field] as readonly string[] | undefined
+      const [added, removed] = [idsMissingFrom(change.removed, held), idsAlsoIn(change.added, held)]
+      if (added.length || removed.length)
+        this.#patch.push({ entity: 'item', id: item.id, field: change.field, added, removed })
+      else this.#leave(change)
+      return
+    }
+    const now = isItemColumn(change.field) ? item[change.field] : (item.values[change.field] ?? null)
+    if (!isSameValue(now, change.after)) return this.#leave(change)
+    if (isLongTextMark(change.before) || isLongTextMark(change.after)) return this.#revertText(item, change)
+    if (change.field === 'parent' && change.before && !this.reader.maybe('item', String(change.before)))
+      return this.#leave(change)
+    this.#patch.push(invertChange(change))
+  }
+
+  /** The old words come back under a new revision, so that nobody's editor takes them for what it has. */
+  #revertText(item: Item, change: { field: string; before: unknown; after: unknown }): void {
+    const id = longTextId(item.id, change.field)
+    const words = this.entry.patch.find((one) => one.entity === 'longText' && one.id === id && !isSetChange(one)) as
+      { before: LongText | null; after: LongText | null } | undefined
+    const last = isLongTextMark(change.after)
+      ? change.after.revision
+      : isLongTextMark(change.before)
+        ? change.before.revision
+        : 0
+    const mark = change.before ? { revision: last + 1 } : null
+    this.#patch.push({ entity: 'item', id: item.id, field: change.field, before: change.after, after: mark })
+    if (!words) return
+    const after = words.before ? { ...words.before, revision: last + 1 } : null
+    this.#patch.push({ entity: 'longText', id, field: '*', before: words.after, after })
+  }
+
+  #leave(change: Change): void {
+    this.#leftAlone.push({ entity: change.entity, id: change.id, field: change.field })
+  }
+
+  /** Whether anything that stays speaks of this id: kinds, statuses, fields, options, people. */
+  #isUsed(id: string): boolean {
+    if (!this.#used) {
+      this.#used = new Set()
+      for (const item of this.reader.all('item')) {
+        if (this.#unmade.has(item.id)) continue
+        for (const one of [item.project, item.kind, item.status, item.createdBy]) this.#used.add(one)
+        for (const [field, value] of Object.entries(item.values)) {
+          this.#used.add(field)
+          for (const one of Array.isArray(value) ? value : [value]) if (typeof one === 'string') this.#used.add(one)
+        }
+      }
+      for (const member of this.reader.all('member')) this.#used.add(member.person)
+    }
+    return this.#used.has(id)
+  }
+}
+
+const stayOf = (item: Item) => ({
+  id: item.stay,
+  item: item.id,
+  status: item.status,
+  from: item.statusSince,
+  until: null,
+})
+
+function isAsMade(now: object, made: unknown): boolean {
+  const without = (record: object) => Object.fromEntries(Object.entries(record).filter(([key]) => !aside.has(key)))
+  return isSameValue(without(now), without(made as object))
+}
+
+function optionsGone(before: unknown, after: unknown): string[] {
+  const list = (settings: unknown) =>
+    ((settings as { options?: { id: string }[] } | null)?.options ?? []).map((one) => one.id)
+  const kept = new Set(list(before))
+  return list(after).filter((id) => !kept.has(id))
+}
+
+/** The person must still be allowed to change every project that the entry touched. */
+function checkProjects(reader: Reader, patch: Patch, context: Context): Problem | undefined {
+  for (const project of projectsOf(reader, patch)) {
+    const refused = reader.maybe('project', project) && needsRole(reader, context.by, project, 'contributor')
+    if (refused) return refused
+  }
+  return undefined
+}
+
+/** The projects that a patch touches, read from the records as they now are or from the patch itself. */
+export function projectsOf(reader: Reader, patch: Patch): Set<ProjectId> {
+  const projects = new Set<ProjectId>()
+  const seen = new Set<string>()
+  for (const change of patch) {
+    if (change.entity === 'stay' || change.entity === 'longText' || seen.has(change.id)) continue
+    const record =
+      (change.field === '*' && !isSetChange(change) ? (change.after ?? change.before) : null) ??
+      reader.maybe(change.entity, change.id)
+    if (change.field !== '*') seen.add(change.id)
+    if (change.entity === 'project') projects.add(change.id as ProjectId)
+    else if (change.entity === 'status') {
+      const workflow = (record as { workflow?: string } | undefined)?.workflow
+      const made = patch.find((one) => one.entity === 'workflow' && one.id === workflow && one.field === '*')
+      const found =
+        reader.maybe('workflow', workflow ?? '') ??
+        (made && !isSetChange(made) ? (made.after ?? made.before) : undefined)
+      if (found) projects.add((found as { project: ProjectId }).project)
+    } else if (record && 'project' in (record as object)) projects.add((record as { project: ProjectId }).project)
+  }
+  return projects
+}

@@ -1,0 +1,19 @@
+import { isPlainDate, looksLikeDate, tryParseDate } from '../base/dates'
+import { fail, ok, problem } from '../base/result'
+import type { FieldType } from './contract'
+
+/** A day without time. Stored as `YYYY-MM-DD`. */
+export const date: FieldType = {
+  name: 'date',
+  label: 'date',
+  several: false,
+  check: (value) => (typeof value === 'string' && isPlainDate(value) ? undefined : problem('no-such-day')),
+  parse(text) {
+    if (!text.trim()) return ok(null)
+    const day = tryParseDate(text)
+    if (day) return ok(day)
+    return fail(problem(looksLikeDate(text) ? 'no-such-day' : 'wrong-value', { text: text.trim() }))
+  },
+  print: (value) => (typeof value === 'string' ? value : ''),
+  compare: (a, b) => (String(a) < String(b) ? -1 : String(a) > String(b) ? 1 : 0),
+}

@@ -1,0 +1,127 @@
+import { z } from 'zod'
+import * as ids from '../base/ids'
+import { rankBetween } from '../base/ranks'
+import { firstProblem, must, ok, problem, type Problem } from '../base/result'
+import { needsRole } from '../access/access'
+import { defineCommand, type Context } from '../change/command'
+import { makes, type Change } from '../change/patch'
+import { isEmptyValue, longestShortText } from '../fields/contract'
+import { isOver } from '../model/turn'
+import type { Reader } from '../model/reader'
+import type { Item } from '../model/records'
+import { checkParent, lastSiblingRank, placeRecord, ranksAt, StayIds } from './changes'
+import { checkUnique, checkValue, normalised, valueRecord } from './values'
+
+export const newItem = z.object({
+  item: ids.itemId,
+  project: ids.projectId,
+  kind: ids.kindId,
+  title: z.string().max(100_000),
+  status: ids.statusId,
+  parent: ids.itemId.nullable(),
+  values: z.record(z.string().max(64), valueRecord),
+  place: placeRecord.optional(),
+})
+export type NewItem = Readonly<z.infer<typeof newItem>>
+
+/** Adds items, each at a place in the project's order or at its end, and last among its siblings. */
+export const addItems = defineCommand({
+  type: 'items.add',
+  v: 1,
+  body: z.object({ items: z.array(newItem).min(1).max(1000) }),
+  projects: (_reader, body) => [...new Set(body.items.map((one) => one.project))],
+  check: (reader, body, context) => firstProblem(body.items, (one) => checkNewItem(reader, one, context)),
+  apply(reader, body, context) {
+    const stays = new StayIds(context.command)
+    const numbers = new Map<string, number>()
+    const changes: Change[] = []
+    const lastRank = new Map<string, string>()
+    for (const one of body.items) {
+      const project = must(reader.maybe('project', one.project), 'project')
+      const number = context.givesNumbers ? (numbers.get(project.id) ?? project.nextNumber) : 0
+      numbers.set(project.id, number + 1)
+      const { ranks, spread } = ranksAt(reader, one.project, one.place, 1, new Set())
+      const follows = one.place ? undefined : lastRank.get(project.id)
+      const rank = follows ? rankBetween(follows, undefined) : must(ranks[0], 'rank')
+      if (!one.place) lastRank.set(project.id, rank)
+      const siblings = `${one.project} ${one.parent}`
+      const lastSibling = lastRank.get(siblings) ?? lastSiblingRank(reader, one.project, one.parent)
+      const siblingRank = rankBetween(lastSibling, undefined)
+      lastRank.set(siblings, siblingRank)
+      changes.push(...spread, ...itemMade(reader, one, { number, rank, siblingRank }, context, stays))
+    }
+    if (context.givesNumbers)
+      for (const [id, next] of numbers) {
+        const before = must(reader.maybe('project', id), 'project').nextNumber
+        changes.push({ entity: 'project', id, field: 'nextNumber', before, after: next })
+      }
+    return ok(changes)
+  },
+})
+
+/** The item's record and its first stay. */
+export function itemMade(
+  reader: Reader,
+  one: NewItem,
+  given: { number: number; rank: string; siblingRank: string },
+  context: Context,
+  stays: StayIds,
+): Change[] {
+  const phase = must(reader.maybe('status', one.status), 'status').phase
+  const stay = stays.next()
+  const values = Object.fromEntries(
+    Object.entries(one.values)
+      .map(([field, value]) => [field, normalised(value)])
+      .filter(([, value]) => value !== null),
+  ) as Item['values']
+  const item: Item = {
+    id: one.item,
+    project: one.project,
+    ...given,
+    kind: one.kind,
+    title: one.title.trim(),
+    status: one.status,
+    parent: one.parent,
+    values,
+    stay,
+    statusSince: context.now,
+    started: phase === 'active' ? context.now : null,
+    finished: isOver(phase) ? context.now : null,
+    archived: null,
+    created: context.now,
+    createdBy: context.by,
+    changed: context.now,
+    changedBy: context.by,
+  }
+  return [
+    makes('item', item),
+    makes('stay', { id: stay, item: one.item, status: one.status, from: context.now, until: null }),
+  ]
+}
+
+/** The server takes a title of blanks to be none, and says how long a long one is. */
+export function checkTitle(title: string): Problem | undefined {
+  const length = title.trim().length
+  if (!length) return problem('no-title')
+  return length > longestShortText ? problem('too-long', { length, most: longestShortText, field: 'title' }) : undefined
+}
+
+function checkNewItem(reader: Reader, one: NewItem, context: Context): Problem | undefined {
+  const project = reader.maybe('project', one.project)
+  if (!project) return problem('gone')
+  const refused = needsRole(reader, context.by, one.project, 'contributor')
+  if (refused) return refused
+  if (reader.maybe('item', one.item)) return problem('id-taken', undefined, [{ item: one.item }])
+  const kind = reader.maybe('kind', one.kind)
+  if (!kind || kind.project !== one.project) return problem('wrong-value', { field: 'kind' })
+  if (reader.maybe('status', one.status)?.workflow !== kind.workflow) return problem('wrong-value', { field: 'status' })
+  return (
+    checkTitle(one.title) ??
+    checkParent(reader, { id: one.item, project: one.project }, one.parent) ??
+    firstProblem(Object.entries(one.values), ([id, value]) => {
+      const field = reader.maybe('field', id)
+      if (field?.type === 'longText' && !isEmptyValue(value)) return problem('wrong-value', { field: field.name })
+      return checkValue(reader, field, value, one.project) ?? checkUnique(reader, must(field, 'field'), value, one.item)
+    })
+  )
+}

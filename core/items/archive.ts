@@ -1,0 +1,22 @@
+import { z } from 'zod'
+import * as ids from '../base/ids'
+import { firstProblem, must, ok } from '../base/result'
+import { defineCommand } from '../change/command'
+import { changeOf, checkItem, stamp } from './changes'
+
+/** Takes items out of every view, or puts them back. What stands inside an item stays where it is. */
+export const archiveItems = defineCommand({
+  type: 'items.archive',
+  v: 1,
+  body: z.object({ items: z.array(ids.itemId).min(1).max(1000), archived: z.boolean() }),
+  projects: (reader, body) => [...new Set(body.items.flatMap((id) => reader.maybe('item', id)?.project ?? []))],
+  check: (reader, body, context) => firstProblem(body.items, (id) => checkItem(reader, id, context)),
+  apply: (reader, body, context) =>
+    ok(
+      body.items.flatMap((id) => {
+        const item = must(reader.maybe('item', id), 'item')
+        const change = changeOf(item, 'archived', item.archived, body.archived ? (item.archived ?? context.now) : null)
+        return change.length ? [...change, ...stamp(item, context)] : []
+      }),
+    ),
+})

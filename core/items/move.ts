@@ -1,0 +1,47 @@
+import { z } from 'zod'
+import * as ids from '../base/ids'
+import { firstProblem, must, ok } from '../base/result'
+import { defineCommand } from '../change/command'
+import { changeOf, changeStatus, checkItem, checkStatus, placeRecord, ranksAt, stamp, StayIds } from './changes'
+
+/**
+ * Moves cards: to another status, to another place in the project's order, or both at once. A status carries the one
+ * it was moved from; a place takes the last word.
+ */
+export const moveItems = defineCommand({
+  type: 'items.move',
+  v: 1,
+  body: z.object({
+    items: z
+      .array(
+        z.object({
+          item: ids.itemId,
+          status: z.object({ from: ids.statusId, to: ids.statusId }).optional(),
+          place: placeRecord.optional(),
+        }),
+      )
+      .min(1)
+      .max(1000),
+  }),
+  projects: (reader, body) => [...new Set(body.items.flatMap(({ item }) => reader.maybe('item', item)?.project ?? []))],
+  check: (reader, body, context) =>
+    firstProblem(body.items, (one) => {
+      const refused = checkItem(reader, one.item, context)
+      if (refused || !one.status) return refused
+      const item = must(reader.maybe('item', one.item), 'item')
+      return checkStatus(reader, item, item.kind, one.status.from, one.status.to)
+    }),
+  apply(reader, body, context) {
+    const stays = new StayIds(context.command)
+    return ok(
+      body.items.flatMap((one) => {
+        const item = must(reader.maybe('item', one.item), 'item')
+        const status = one.status ? changeStatus(reader, item, one.status.to, context, stays) : []
+        const placed = one.place ? ranksAt(reader, item.project, one.place, 1, new Set([item.id])) : undefined
+        const rank = placed ? changeOf(item, 'rank', item.rank, placed.ranks[0]) : []
+        if (!status.length && !rank.length) return []
+        return [...(placed?.spread ?? []), ...status, ...rank, ...(status.length ? stamp(item, context) : [])]
+      }),
+    )
+  },
+})

@@ -1,0 +1,44 @@
+import { problem, type Problem } from '../base/result'
+import { isEmptyValue, type Value } from '../fields/contract'
+import { fieldTypes } from '../fields/registry'
+import type { Reader } from '../model/reader'
+import type { Field, ItemId, ProjectId } from '../model/records'
+import { z } from 'zod'
+
+/** What may stand in a command as a value; the field's type says more. */
+export const valueRecord: z.ZodType<Value> = z.union([
+  z.string().max(100_000),
+  z.number(),
+  z.boolean(),
+  z.array(z.string().max(64)).max(500),
+  z.object({ revision: z.number().int().min(1) }),
+  z.null(),
+])
+
+/** Undefined where the value may stand in the field. Empty is always allowed. */
+export function checkValue(
+  reader: Reader,
+  field: Field | undefined,
+  value: Value,
+  project: ProjectId,
+): Problem | undefined {
+  if (!field || field.archived || field.project !== project) return problem('unknown-field')
+  if (isEmptyValue(value)) return undefined
+  const wrong = fieldTypes[field.type].check(value, field.settings, reader.names)
+  return wrong && { ...wrong, said: { ...wrong.said, field: field.name } }
+}
+
+/** Undefined where no other item of the project holds the value in a field that must be unique. */
+export function checkUnique(reader: Reader, field: Field, value: Value, item: ItemId): Problem | undefined {
+  if (!field.settings.unique || isEmptyValue(value)) return undefined
+  for (const other of reader.itemsOf(field.project))
+    if (other.id !== item && other.values[field.id] === value)
+      return problem('not-unique', { field: field.name, value: String(value) }, [{ item: other.id, field: field.id }])
+  return undefined
+}
+
+/** The value as it is stored: lists sorted and without doubles, emptiness as null. */
+export function normalised(value: Value): Value {
+  if (Array.isArray(value)) return value.length ? [...new Set(value)].sort() : null
+  return isEmptyValue(value) || value === false ? null : value
+}

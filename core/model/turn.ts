@@ -1,0 +1,48 @@
+import { workingDaysAfter, type PlainDate } from '../base/dates'
+import type { Reader } from './reader'
+import type { Item, Phase, Project } from './records'
+
+/** Whose move it is. Empty and `open`: nobody's turn. Finished and dropped items are nobody's turn and not open. */
+export interface Turn {
+  readonly people: readonly string[]
+  readonly open: boolean
+}
+
+const closed: Turn = { people: [], open: false }
+
+/** The people of the status's turn field; where it is empty the assignees; where these are empty nobody. */
+export function turnOf(reader: Reader, item: Item): Turn {
+  const status = reader.maybe('status', item.status)
+  if (!status || item.archived || isOver(status.phase)) return closed
+  const assignees = reader.maybe('project', item.project)?.uses.assignees
+  for (const field of [status.turn, assignees]) {
+    const value = field ? item.values[field] : undefined
+    if (Array.isArray(value) && value.length) return { people: value, open: true }
+  }
+  return { people: [], open: true }
+}
+
+export const isOver = (phase: Phase): boolean => phase === 'finished' || phase === 'dropped'
+
+/** The day an item is due; undefined where it has none or the project uses none. */
+export function dueOf(project: Project, item: Item): PlainDate | undefined {
+  const value = project.uses.due ? item.values[project.uses.due] : undefined
+  return typeof value === 'string' ? value : undefined
+}
+
+/** Working days after due up to today, at least 1; 0 where it is not late. */
+export function lateDays(reader: Reader, item: Item, today: PlainDate): number {
+  const project = reader.maybe('project', item.project)
+  const due = project && dueOf(project, item)
+  if (!due || due >= today || item.archived) return 0
+  const phase = reader.maybe('status', item.status)?.phase
+  if (!phase || isOver(phase)) return 0
+  return Math.max(1, workingDaysAfter(due, today, reader.workspace()))
+}
+
+/** All people fields of the item hold him or her somewhere. */
+export function isConcerned(reader: Reader, item: Item, person: string): boolean {
+  for (const [field, value] of Object.entries(item.values))
+    if (Array.isArray(value) && value.includes(person) && reader.maybe('field', field)?.type === 'people') return true
+  return false
+}

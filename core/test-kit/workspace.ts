@@ -1,0 +1,369 @@
+/** A small workspace for tests, and commands made from random numbers against whatever state there is. */
+import type { CommandId, ItemId, PersonId } from '../base/ids'
+import { must, type Result } from '../base/result'
+import { memberId } from '../access/access'
+import type { Context, Entry } from '../change/command'
+import { applyPatch, type Patch } from '../change/patch'
+import { judge, type Command } from '../commands/registry'
+import type { Item, LongText, Person, Project, Role } from '../model/records'
+import { fieldsOf, kindsOf, statusesOf, boardOf } from '../model/reader'
+import { MapState } from '../model/state'
+import { starterPattern } from '../projects/starter-pattern'
+
+export class Ids {
+  #n = 0
+  constructor(readonly space = 0) {}
+  next = (): string => {
+    const n = (++this.#n).toString(16).padStart(12, '0')
+    return `00000000-0000-7000-8000-${(BigInt(this.space) * 0x100000000n + BigInt(`0x${n}`)).toString(16).padStart(12, '0')}`
+  }
+  command = (): CommandId => this.next() as CommandId
+  item = (): ItemId => this.next() as ItemId
+}
+
+export const now = '2026-11-25T09:00:00.000Z'
+export const today = '2026-11-25'
+
+export function personOf(ids: Ids, name: string, role: Role | null): Person {
+  return {
+    id: ids.next() as PersonId,
+    name,
+    email: `${name.toLowerCase()}@garden.example`,
+    role,
+    colour: 'pond',
+    hoursPerWeek: 30,
+    active: true,
+  }
+}
+
+export interface Small {
+  readonly state: MapState
+  readonly ids: Ids
+  readonly people: Readonly<Record<'owner' | 'lead' | 'contributor' | 'reader' | 'stranger', Person>>
+  readonly project: Project
+}
+
+/** One project from the starter pattern, with a long text, a short text that is unique, several options and a checkbox. */
+export function smallWorkspace(): Small {
+  const ids = new Ids()
+  const state = new MapState()
+  const people = {
+    owner: personOf(ids, 'Séverine', 'owner'),
+    lead: personOf(ids, 'Imke', 'lead'),
+    contributor: personOf(ids, 'Hamid', 'contributor'),
+    reader: personOf(ids, 'Yuki', 'reader'),
+    stranger: personOf(ids, 'Noor', 'contributor'),
+  }
+  state.put('workspace', 'w', {
+    id: 'w',
+    name: 'Garden',
+    timeZone: 'Europe/Berlin',
+    workingWeek: [1, 2, 3, 4, 5],
+    holidays: ['2026-12-25'],
+    demo: false,
+  })
+  for (const person of Object.values(people)) state.put('person', person.id, person)
+  const body = starterPattern({ name: 'Glasshouse', prefix: 'GLH', colour: 'leaf', order: 1 }, ids.next)
+  const more = (name: string, type: 'longText' | 'shortText' | 'severalOptions' | 'checkbox', settings = {}) => ({
+    id: ids.next() as never, project: body.project.id, name, help: '', type, settings, order: 50 + body.fields.length, archived: false,
+  }) // prettier-ignore
+  const options = ['heritage', 'wet trade', 'public'].map((label, i) => ({
+    id: ids.next() as never,
+    label,
+    colour: (['moss', 'rain', 'iris'] as const)[i % 3] ?? 'moss',
+  }))
+  body.fields.push(
+    more('notes', 'longText'),
+    more('outside reference', 'shortText', { unique: true }),
+    more('tags', 'severalOptions', { options }),
+    more('signed off', 'checkbox'),
+  )
+  run(state, { id: ids.command(), type: 'projects.create', v: 1, ...body }, people.owner.id)
+  for (const person of [people.contributor, people.reader]) {
+    const id = memberId(body.project.id, person.id)
+    state.put('member', id, { id, project: body.project.id, person: person.id, role: must(person.role, 'role') })
+  }
+  return { state, ids, people, project: must(state.maybe('project', body.project.id), 'project') }
+}
+
+export function contextOf(command: { readonly id: CommandId }, by: PersonId, more: Partial<Context> = {}): Context {
+  return {
+    command: command.id,
+    by,
+    now,
+    today,
+    givesNumbers: true,
+    entryOf: () => undefined,
+    longText: () => undefined,
+    ...more,
+  }
+}
+
+/** Judges and applies; throws where it is refused. */
+export function run(state: MapState, command: Command, by: PersonId, more: Partial<Context> = {}): Patch {
+  const patch = judge(state, command, contextOf(command, by, more))
+  if (!patch.ok) throw new Error(`${command.type}: ${JSON.stringify(patch.problem)}`)
+  applyPatch(state, patch.value)
+  return patch.value
+}
+
+/** What a room does, without a database: judges in order, gives sequence numbers, keeps entries and long texts. */
+export class PlainRoom {
+  readonly entries: Entry[] = []
+  readonly texts = new Map<string, LongText>()
+  #clock = Date.parse(now)
+  constructor(readonly state: MapState) {}
+
+  do(command: Command, by: PersonId): Result<Entry> {
+    const known = this.entries.find((one) => one.command === command.id)
+    if (known) return { ok: true, value: known }
+    const at = new Date((this.#clock += 1000)).toISOString()
+    const patch = judge(
+      this.state,
+      command,
+      contextOf(command, by, {
+        now: at,
+        entryOf: (id) => this.entries.find((one) => one.command === id),
+        longText: (id) => this.texts.get(id),
+      }),
+    )
+    if (!patch.ok) return patch
+    applyPatch(this.state, patch.value)
+    for (const change of patch.value)
+      if (change.entity === 'longText' && !('added' in change)) {
+        if (change.after) this.texts.set(change.id, change.after as LongText)
+        else this.texts.delete(change.id)
+      }
+    const entry: Entry = {
+      sequence: this.entries.length + 1,
+      command: command.id,
+      type: command.type,
+      v: command.v,
+      by,
+      at,
+      patch: patch.value,
+    }
+    this.entries.push(entry)
+    return { ok: true, value: entry }
+  }
+}
+
+/** Three numbers that choose what a random command is and what it speaks of. */
+export type Dice = readonly [what: number, which: number, more: number]
+
+/** A command of every type in turn, about things of the state; undefined where the state has nothing of the sort. */
+export function randomCommand(
+  state: MapState,
+  project: Project,
+  dice: Dice,
+  ids: Ids,
+  past: readonly CommandId[],
+): Command | undefined {
+  const [what, which, more] = dice
+  const items = [...state.itemsOf(project.id)].sort((a, b) => (a.id < b.id ? -1 : 1))
+  const pick = <T>(list: readonly T[], n: number): T | undefined => (list.length ? list[n % list.length] : undefined)
+  const item = pick(items, which)
+  const other = pick(items, more)
+  const statuses = statusesOf(state, project.id)
+  const status = must(pick(statuses, more), 'status')
+  const people = [...state.all('person')]
+  const fields = fieldsOf(state, project.id)
+  const head = <T extends Command['type']>(type: T) => ({ id: ids.command(), type, v: 1 }) as const
+  const types = [
+    'add',
+    'add',
+    'set',
+    'set',
+    'people',
+    'move',
+    'place',
+    'parent',
+    'archive',
+    'text',
+    'limit',
+    'view',
+    'viewOff',
+    'viewSet',
+    'person',
+    'project',
+    'bringIn',
+    'revert',
+    'revert',
+  ] as const
+  const type = types[what % types.length] ?? 'add'
+  if (type === 'add' || !item || !other) return { ...head('items.add'), items: [newItemOf(which, more)] }
+  switch (type) {
+    case 'set': {
+      const field = must(
+        pick(
+          fields.filter(
+            (one) =>
+              one.type === 'date' || one.type === 'number' || one.type === 'oneOption' || one.type === 'checkbox',
+          ),
+          which + more,
+        ),
+        'field',
+      )
+      const to =
+        field.type === 'date'
+          ? `2026-12-${String((more % 28) + 1).padStart(2, '0')}`
+          : field.type === 'number'
+            ? more
+            : field.type === 'checkbox'
+              ? more % 2 === 0
+              : (pick(field.settings.options ?? [], more)?.id ?? null)
+      return {
+        ...head('items.set'),
+        items: [
+          {
+            item: item.id,
+            set: {
+              [field.id]: { from: item.values[field.id] ?? null, to },
+              title: { from: item.title, to: `title ${more}` },
+            },
+          },
+        ],
+      }
+    }
+    case 'people': {
+      const field = must(
+        pick(
+          fields.filter((one) => one.type === 'people' || one.type === 'severalOptions'),
+          which,
+        ),
+        'field',
+      )
+      const ids_ =
+        field.type === 'people'
+          ? people.map((one) => one.id as string)
+          : (field.settings.options ?? []).map((one) => one.id)
+      return {
+        ...head('items.set'),
+        items: [
+          {
+            item: item.id,
+            set: {
+              [field.id]: { add: [must(pick(ids_, more), 'id')], remove: [must(pick(ids_, more + which), 'id')] },
+            },
+          },
+        ],
+      }
+    }
+    case 'move':
+      return {
+        ...head('items.move'),
+        items: [
+          {
+            item: item.id,
+            status: { from: item.status, to: status.id },
+            ...(more % 2 && other.id !== item.id && { place: { before: other.id } }),
+          },
+        ],
+      }
+    case 'place':
+      return other.id === item.id
+        ? undefined
+        : {
+            ...head('items.move'),
+            items: [{ item: item.id, place: more % 2 ? { before: other.id } : { after: other.id } }],
+          }
+    case 'parent':
+      return {
+        ...head('items.set'),
+        items: [{ item: item.id, set: { parent: { from: item.parent, to: more % 3 ? other.id : null } } }],
+      }
+    case 'archive':
+      return { ...head('items.archive'), items: [item.id], archived: more % 2 === 0 }
+    case 'text': {
+      const field = must(
+        fields.find((one) => one.type === 'longText'),
+        'field',
+      )
+      const mark = item.values[field.id]
+      const revision = mark && typeof mark === 'object' && 'revision' in mark ? mark.revision : 0
+      return { ...head('items.text'), item: item.id, field: field.id, revision, text: more % 3 ? `words ${more}` : '' }
+    }
+    case 'limit': {
+      const board = must(boardOf(state, project.id), 'board')
+      const column = must(pick(board.definition.columns, which), 'column')
+      return {
+        ...head('board.limit'),
+        board: board.id,
+        column: column.id,
+        from: column.limit,
+        to: more % 4 ? more % 9 : null,
+      }
+    }
+    case 'view':
+      return {
+        ...head('views.add'),
+        view: {
+          id: ids.next() as never,
+          project: project.id,
+          owner: null,
+          name: `view ${more}`,
+          order: more,
+          definition: { v: 1, layout: 'table', where: [], sort: [], show: [] },
+        },
+      }
+    case 'viewOff': {
+      const view = pick([...state.all('view')], which)
+      return view && { ...head('views.remove'), view: view.id }
+    }
+    case 'viewSet': {
+      const view = pick([...state.all('view')], which)
+      return view && { ...head('views.set'), view: view.id, name: { from: view.name, to: `named ${more}` } }
+    }
+    case 'person':
+      return { ...head('people.add'), people: [{ ...personOf(ids, `P${more}`, null), email: null }], members: [] }
+    case 'project':
+      return {
+        ...head('projects.create'),
+        ...starterPattern(
+          {
+            name: `Bed ${which} ${more}`,
+            prefix: `B${String(which % 100)}${String(more % 1000)}`,
+            colour: 'moss',
+            order: 9,
+          },
+          ids.next,
+        ),
+      }
+    case 'bringIn': {
+      const items_ = [newItemOf(which, more), newItemOf(more, which)]
+      const field = {
+        id: ids.next() as never,
+        project: project.id,
+        name: `field ${more}`,
+        help: '',
+        type: 'shortText' as const,
+        settings: {},
+        order: 99,
+        archived: false,
+      }
+      return {
+        ...head('bring-in'),
+        project: project.id,
+        people: [],
+        kinds: [],
+        fields: [field],
+        options: [],
+        items: items_.map((one) => ({ ...one, values: { [field.id]: 'v' } })),
+        texts: [],
+      }
+    }
+    case 'revert': {
+      const of = pick(past, which)
+      return of && { ...head('revert'), of }
+    }
+  }
+
+  function newItemOf(a: number, b: number) {
+    const parent: Item | undefined = b % 3 ? undefined : pick(items, a)
+    return {
+      item: ids.item(), project: project.id, kind: must(kindsOf(state, project.id)[0], 'kind').id, title: `item ${a}`,
+      status: must(pick(statuses, b), 'status').id, parent: parent?.id ?? null, values: {},
+      ...(a % 2 && pick(items, b) && { place: { after: must(pick(items, b), 'item').id } }),
+    } // prettier-ignore
+  }
+}
