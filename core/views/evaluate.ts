@@ -89,18 +89,22 @@ function compareByField(reader: Reader, id: string, way: number): Compare {
   }
 }
 
-/** The items of a view in its order, kept right as items change. */
+/**
+ * The items of a view in its order, kept right as items change. *Held* items (being edited, dragged, just changed)
+ * keep the place where they stand, and stay though they no longer belong, until they are let go.
+ */
 export class LiveView {
   #items: Item[] = []
   #compare: Compare = () => 0
+  #held: ReadonlySet<string> = new Set()
 
   constructor(
     readonly reader: Reader,
     readonly project: ProjectId,
     readonly definition: ViewDefinition,
-    readonly looking: Looking,
+    private looking: Looking,
   ) {
-    this.evaluate()
+    this.evaluate(looking)
   }
 
   get items(): readonly Item[] {
@@ -108,22 +112,44 @@ export class LiveView {
   }
 
   /** Works everything out anew. */
-  evaluate(): void {
+  evaluate(looking: Looking): void {
+    this.looking = looking
     this.#compare = orderOf(this.reader, this.definition.sort)
     this.#items = []
-    for (const item of this.reader.itemsOf(this.project))
-      if (isIn(this.reader, item, this.definition, this.looking)) this.#items.push(item)
+    for (const item of this.reader.itemsOf(this.project)) if (this.#belongs(item)) this.#items.push(item)
     this.#items.sort(this.#compare)
+  }
+
+  /** These keep their place from now on; those let go take the one that is theirs. */
+  hold(held: ReadonlySet<string>): void {
+    const released = new Set([...this.#held].filter((id) => !held.has(id)))
+    this.#held = held
+    if (released.size) this.update(released)
   }
 
   /** Takes the touched items out and puts those that still belong back in by binary search; many: all anew. */
   update(touched: ReadonlySet<string>): void {
-    if (touched.size > 200) return this.evaluate()
-    this.#items = this.#items.filter((item) => !touched.has(item.id))
-    for (const id of touched) {
-      const item = this.reader.maybe('item', id as ItemId)
-      if (item?.project === this.project && isIn(this.reader, item, this.definition, this.looking)) this.#insert(item)
+    if (touched.size > 200) return this.evaluate(this.looking)
+    const moving: string[] = []
+    const kept: Item[] = []
+    for (const item of this.#items) {
+      if (!touched.has(item.id)) kept.push(item)
+      else {
+        const now = this.reader.maybe('item', item.id)
+        if (now && this.#held.has(item.id)) kept.push(now)
+      }
     }
+    for (const id of touched) if (!this.#held.has(id) || !kept.some((item) => item.id === id)) moving.push(id)
+    this.#items = kept
+    for (const id of moving) {
+      const item = this.reader.maybe('item', id as ItemId)
+      if (item && this.#belongs(item)) this.#insert(item)
+    }
+  }
+
+  #belongs(item: Item): boolean {
+    if (item.project !== this.project) return false
+    return this.#held.has(item.id) || isIn(this.reader, item, this.definition, this.looking)
   }
 
   #insert(item: Item): void {

@@ -1,0 +1,70 @@
+<script setup lang="ts">
+import { onBeforeUnmount, onMounted, ref } from 'vue'
+import { navigateTo } from 'nuxt/app'
+import { useRoute, useRouter } from 'vue-router'
+import SearchBox from '../frame/SearchBox.vue'
+import { useChanges } from '../stores/changes'
+import { useDirectory } from '../stores/directory'
+import { useSession } from '../stores/session'
+import { words } from '../words'
+
+/** Everything behind sign-in: joins the worker, then shows the page. */
+const session = useSession()
+const directory = useDirectory()
+const changes = useChanges()
+const route = useRoute()
+const router = useRouter()
+const isSearching = ref(false)
+const isUnreachable = ref(false)
+
+onMounted(async () => {
+  addEventListener('keydown', onKey)
+  try {
+    if (!(await session.enter())) return void (await navigateTo('/sign-in'))
+    await directory.follow()
+  } catch (error) {
+    if (!(error instanceof TypeError)) throw error
+    isUnreachable.value = true
+  }
+})
+onBeforeUnmount(() => removeEventListener('keydown', onKey))
+
+const isTyping = (target: EventTarget | null): boolean => target instanceof HTMLElement && (target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName))
+
+function onKey(event: KeyboardEvent): void {
+  if (!(event.ctrlKey || event.metaKey)) return
+  const key = event.key.toLowerCase()
+  if (key === 'k') isSearching.value = true
+  else if (key === 'z' && !isTyping(event.target)) void (event.shiftKey ? changes.redo() : changes.undo())
+  else return
+  event.preventDefault()
+}
+function openItem(key: string): void {
+  if (route.name?.toString().startsWith('app-items')) void router.push(`/app/items/${key}`)
+  else void router.push({ query: { ...route.query, item: key } })
+}
+</script>
+
+<template>
+  <NuxtPage v-if="directory.isReady" />
+  <div v-else class="opening" role="status">
+    <p v-if="isUnreachable" class="said">{{ words.signIn.noServer }}</p>
+    <p v-else>{{ words.frame.opening(session.standing.progress) }}</p>
+  </div>
+  <SearchBox v-model="isSearching" @open="openItem" />
+</template>
+
+<style scoped>
+.opening {
+  position: fixed;
+  inset: 0 0 0 var(--index);
+  display: grid;
+  place-items: center;
+  color: var(--soft);
+}
+@media (max-width: 700px) {
+  .opening {
+    left: 0;
+  }
+}
+</style>

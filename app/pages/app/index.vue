@@ -1,0 +1,163 @@
+<script setup lang="ts">
+import { computed, nextTick, ref, watch } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+import AppFrame from '../../frame/AppFrame.vue'
+import ItemPanel from '../../frame/ItemPanel.vue'
+import { setValue } from '../../parts/edits'
+import QueueRow from '../../parts/QueueRow.vue'
+import { useWatch } from '../../replica/use-watch'
+import type { RowWithPath } from '../../replica/watches'
+import { useChanges } from '../../stores/changes'
+import { useDirectory } from '../../stores/directory'
+import { words } from '../../words'
+
+/** What is my turn, over all projects, in the order to take it. */
+const w = words.queue
+const directory = useDirectory()
+const changes = useChanges()
+const route = useRoute()
+const router = useRouter()
+const watched = useWatch(() => ({ ask: 'queue' as const }))
+/** So many of a part are shown before one asks for more. */
+const most = 40
+const shownOf = ref<Record<string, number>>({})
+const parts = computed(() => {
+  const queue = watched.answer.value
+  if (!queue) return []
+  return [
+    { name: 'now', title: w.now, hint: w.nowHint, rows: queue.now, empty: queue.next.length ? w.emptyNow : '' },
+    { name: 'next', title: w.next, hint: w.nextHint, rows: queue.next, empty: w.emptyNext },
+    { name: 'waits', title: w.waits, hint: String(queue.waits.length || ''), rows: queue.waits, empty: '' },
+    { name: 'nobodys', title: w.nobodys, hint: w.nobodysHint, rows: queue.nobodys ?? [], empty: '' },
+  ].filter((part) => part.rows.length || part.empty || part.name === 'next')
+})
+const shown = (part: { name: string; rows: readonly RowWithPath[] }) => part.rows.slice(0, shownOf.value[part.name] ?? most)
+const walked = computed(() => parts.value.flatMap(shown))
+const inTurn = computed(() => [...(watched.answer.value?.now ?? []), ...(watched.answer.value?.next ?? [])])
+const late = computed(() => inTurn.value.filter((row) => row.late).length)
+const projectCount = computed(() => new Set(inTurn.value.map((row) => row.item.project)).size)
+const hour = computed(() => Number(new Intl.DateTimeFormat('en', { hour: 'numeric', hourCycle: 'h23', timeZone: directory.reader.workspace().timeZone }).format(new Date())))
+const openKey = computed(() => (typeof route.query.item === 'string' ? route.query.item : undefined))
+
+const at = ref<string>()
+watch(walked, (rows) => {
+  if (!rows.some((row) => row.item.id === at.value)) at.value = rows[0]?.item.id
+}, { immediate: true })
+
+/** The status after this one in the workflow, where the work goes on. */
+function nextStatus(row: RowWithPath) {
+  const now = directory.reader.maybe('status', row.item.status)
+  const along = directory.statuses(row.item.project).filter((one) => one.workflow === now?.workflow && one.phase !== 'dropped')
+  return along[along.findIndex((one) => one.id === now?.id) + 1]
+}
+function open(row: RowWithPath): void {
+  void router.push({ query: { item: row.key } })
+}
+function moveOn(row: RowWithPath): void {
+  const to = nextStatus(row)
+  if (to && directory.isAllowed(row.item.project, 'contributor')) void setValue(changes, row.item, 'status', row.item.status, to.id)
+}
+function onKey(event: KeyboardEvent): void {
+  if (event.ctrlKey || event.metaKey || event.altKey) return
+  const rows = walked.value
+  const i = rows.findIndex((row) => row.item.id === at.value)
+  const row = rows[i]
+  if (event.key === 'ArrowDown' || event.key === 'ArrowUp') {
+    const next = rows[Math.max(0, Math.min(rows.length - 1, i + (event.key === 'ArrowDown' ? 1 : -1)))]
+    at.value = next?.item.id
+    if (openKey.value && next) void router.replace({ query: { item: next.key } })
+    void nextTick(() => document.getElementById(`q-${at.value}`)?.focus())
+  } else if (event.key === 'Enter' && row) open(row)
+  else if (event.key === 'ArrowRight' && row) moveOn(row)
+  else return
+  event.preventDefault()
+}
+</script>
+
+<template>
+  <AppFrame>
+    <template #sentence>
+      <div class="row">
+        <h1>{{ w.good(hour) }}, {{ directory.me?.name.split(' ')[0] }}. <span class="soft">{{ w.summary(late, inTurn.length) }}</span></h1>
+        <div class="count"><b>{{ inTurn.length }}</b> <span class="soft">{{ w.inTurn(projectCount) }}</span></div>
+      </div>
+    </template>
+    <div class="list" @keydown="onKey">
+      <div v-if="!directory.projects.length" class="empty"><h2>{{ words.project.none }}</h2><p class="soft">{{ directory.me?.role === 'owner' || directory.me?.role === 'lead' ? words.project.noneHint : words.project.noneForYou }}</p></div>
+      <section v-for="part in directory.projects.length ? parts : []" :key="part.name" :aria-label="part.title">
+        <h2 class="part" :class="{ first: part.name === 'now' }">{{ part.title }} <span>{{ part.hint }}</span></h2>
+        <p v-if="!part.rows.length" class="soft none">{{ part.empty }}</p>
+        <QueueRow v-for="row in shown(part)" :id="`q-${row.item.id}`" :key="row.item.id" :row="row" :here="row.item.id === at" :part="part.name" :next="nextStatus(row)?.name" @focus="at = row.item.id" @open="open(row)" @move-on="moveOn(row)" />
+        <button v-if="part.rows.length > shown(part).length" type="button" class="link more" @click="shownOf[part.name] = (shownOf[part.name] ?? most) + 200">{{ w.more(part.rows.length - shown(part).length) }}</button>
+      </section>
+    </div>
+    <template v-if="openKey" #panel><ItemPanel :item-key="openKey" @close="router.push({ query: {} })" @open="router.push({ query: { item: $event } })" /></template>
+    <template #tally>
+      <span><b>{{ inTurn.length }}</b> {{ w.inTurn(1) }}</span>
+      <span class="soft hints"><kbd>↑</kbd> <kbd>↓</kbd> {{ w.walk }} &nbsp; <kbd>Enter</kbd> {{ w.open }} &nbsp; <kbd>→</kbd> {{ w.keyMoveOn }}</span>
+    </template>
+  </AppFrame>
+</template>
+
+<style scoped>
+.row {
+  display: flex;
+  gap: 20px;
+  align-items: baseline;
+}
+h1 {
+  font: 500 22px/1.1 var(--serif);
+}
+.count {
+  margin-left: auto;
+  white-space: nowrap;
+}
+.count b {
+  font: 600 20px/1 var(--serif);
+}
+.list {
+  height: 100%;
+  overflow: auto;
+  padding: 4px 24px 20px;
+}
+.part {
+  font: 600 15px/1 var(--serif);
+  padding: 16px 0 7px;
+  display: flex;
+  gap: 10px;
+  align-items: baseline;
+  border-bottom: 1px solid var(--rule-strong);
+}
+.part span {
+  font: 400 12.5px var(--sans);
+  color: var(--soft);
+}
+.none {
+  padding: 10px 0;
+}
+.more {
+  padding: 8px 0;
+}
+.empty {
+  padding: 64px 0;
+  max-width: 46ch;
+}
+.empty h2 {
+  font: 600 20px var(--serif);
+}
+@media (max-width: 700px) {
+  .list {
+    padding: 0 16px 20px;
+  }
+  .row {
+    flex-wrap: wrap;
+    gap: 4px 12px;
+  }
+  h1 {
+    font-size: 19px;
+  }
+  .hints {
+    display: none;
+  }
+}
+</style>

@@ -1,0 +1,186 @@
+<script setup lang="ts">
+import { computed, onMounted, ref } from 'vue'
+import { navigateTo, useFetch } from 'nuxt/app'
+import { problemWords } from '#core/base/words'
+import type { Problem } from '#core/base/result'
+import PersonPebble from '../parts/PersonPebble.vue'
+import WrenMark from '../parts/WrenMark.vue'
+import { words } from '../words'
+
+interface Welcome {
+  readonly founded: boolean
+  readonly demo?: boolean
+  readonly people?: readonly { id: string; name: string; role: string; colour: string; turn: number; late: number }[]
+}
+const { data: welcome } = await useFetch<Welcome>('/api/welcome')
+const w = words.signIn
+const form = ref({ email: '', password: '', code: '', name: '', workspace: '', timeZone: 'Europe/Berlin' })
+const said = ref('')
+const isBusy = ref(false)
+const isReady = ref(false)
+const isFirst = computed(() => welcome.value?.founded === false)
+const naming = { key: String, field: String, value: (_: string, value: unknown) => String(value), person: String }
+onMounted(() => {
+  form.value.timeZone = new Intl.DateTimeFormat().resolvedOptions().timeZone || 'Europe/Berlin'
+  isReady.value = true
+})
+
+async function ask(path: string, body: object): Promise<void> {
+  isBusy.value = true
+  said.value = ''
+  try {
+    const response = await fetch(path, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) })
+    if (response.ok) return void (await navigateTo('/app', { external: true }))
+    const told = (await response.json()) as { problem?: Problem }
+    said.value = problemWords(told.problem ?? { code: 'unexpected' }, naming)
+  } catch {
+    said.value = w.noServer
+  } finally {
+    isBusy.value = false
+  }
+}
+const signIn = () => ask('/api/session', { email: form.value.email, password: form.value.password })
+const stepIn = (person: string) => ask('/api/session', { person })
+const makeOwner = () => ask('/api/owner', form.value)
+const about = (person: { role: string; turn: number; late: number }) => (person.role === 'reader' ? 'reader' : `${person.role === 'contributor' ? '' : `${person.role} · `}${w.inTurn(person.turn, person.late)}`)
+</script>
+
+<template>
+  <main class="page" :class="{ two: welcome?.demo }">
+    <section class="left">
+      <div class="mark"><WrenMark large />{{ words.name }}</div>
+      <h1>{{ isFirst ? w.first : w.claim }}</h1>
+      <p v-if="!welcome" class="said" role="alert">{{ w.noServer }}</p>
+      <form v-else-if="isFirst" @submit.prevent="makeOwner">
+        <p class="soft">{{ w.firstAbout }}</p>
+        <label class="field">{{ w.code }}<input v-model="form.code" required autocomplete="off" spellcheck="false" /></label>
+        <label class="field">{{ w.workspace }}<input v-model="form.workspace" required maxlength="120" /></label>
+        <label class="field">{{ w.yourName }}<input v-model="form.name" required maxlength="120" autocomplete="name" /></label>
+        <label class="field">{{ w.email }}<input v-model="form.email" type="email" required autocomplete="username" /></label>
+        <label class="field">{{ w.newPassword }}<input v-model="form.password" type="password" required minlength="10" autocomplete="new-password" /></label>
+        <label class="field">{{ w.timeZone }}<input v-model="form.timeZone" required /></label>
+        <p v-if="said" class="said" role="alert">{{ said }}</p>
+        <button class="go" :disabled="isBusy || !isReady">{{ w.make }}</button>
+      </form>
+      <form v-else @submit.prevent="signIn">
+        <label class="field">{{ w.email }}<input v-model="form.email" type="email" required autocomplete="username" /></label>
+        <label class="field">{{ w.password }}<input v-model="form.password" type="password" required autocomplete="current-password" /></label>
+        <p v-if="said" class="said" role="alert">{{ said }}</p>
+        <button class="go" :disabled="isBusy || !isReady">{{ w.go }}</button>
+        <p class="soft">{{ w.noAccount }}</p>
+      </form>
+    </section>
+    <section v-if="welcome?.demo" class="people">
+      <h2>{{ w.demo }}</h2>
+      <p class="soft">{{ w.demoAbout(welcome.people?.length ?? 0) }}</p>
+      <div class="who">
+        <button v-for="person in welcome.people" :key="person.id" type="button" :disabled="isBusy || !isReady" @click="stepIn(person.id)">
+          <PersonPebble :person="person" large aria-hidden="true" /><b>{{ person.name }}</b><span class="soft">{{ about(person) }}</span>
+        </button>
+      </div>
+    </section>
+  </main>
+</template>
+
+<style scoped>
+.page {
+  min-height: 100dvh;
+  display: grid;
+  grid-template: 1fr / minmax(0, 1fr);
+  justify-items: center;
+}
+.two {
+  grid-template-columns: 470px minmax(0, 1fr);
+}
+.left {
+  padding: 32px 56px;
+  display: flex;
+  flex-direction: column;
+  justify-content: center;
+  gap: 16px;
+  width: 100%;
+  max-width: 470px;
+}
+form {
+  display: grid;
+  gap: 16px;
+}
+.go {
+  width: max-content;
+  font-size: 15px;
+}
+.mark {
+  display: flex;
+  align-items: center;
+  gap: 8px;
+  font: 600 22px/1 var(--serif);
+  letter-spacing: -0.01em;
+}
+h1 {
+  font: 500 27px/1.25 var(--serif);
+  letter-spacing: -0.01em;
+  text-wrap: balance;
+}
+.people {
+  background: var(--sunk);
+  border-left: 1px solid var(--rule);
+  padding: 48px 64px;
+  display: flex;
+  flex-direction: column;
+  gap: 14px;
+  justify-content: center;
+  width: 100%;
+}
+h2 {
+  font: 600 17px var(--serif);
+}
+.people p {
+  max-width: 56ch;
+  font-size: 14px;
+}
+.who {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(210px, 1fr));
+  gap: 8px;
+}
+.who button {
+  display: grid;
+  grid-template-columns: auto 1fr;
+  gap: 2px 12px;
+  align-items: center;
+  background: var(--raised);
+  border: 1px solid var(--rule);
+  border-radius: 4px;
+  padding: 9px 12px;
+}
+.who button:hover {
+  border-color: var(--leaf);
+}
+.who :deep(.pebble) {
+  grid-row: 1 / 3;
+}
+.who b {
+  font-weight: 600;
+  font-size: 14px;
+}
+.who span:last-child {
+  font-size: 12.5px;
+}
+@media (max-width: 900px) {
+  .two {
+    grid-template: auto auto / minmax(0, 1fr);
+  }
+  .left {
+    padding: 32px 24px;
+  }
+  .people {
+    border-left: 0;
+    border-top: 1px solid var(--rule);
+    padding: 24px;
+  }
+  .page {
+    height: 100dvh;
+    overflow: auto;
+  }
+}
+</style>

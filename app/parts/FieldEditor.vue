@@ -1,0 +1,115 @@
+<script setup lang="ts">
+import { computed, nextTick, onMounted, ref } from 'vue'
+import { fieldTypes } from '#core/fields/registry'
+import type { Field, Item } from '#core/model/records'
+import { printDecimal } from '#core/base/decimals'
+import { useChanges } from '../stores/changes'
+import { useDirectory } from '../stores/directory'
+import { words } from '../words'
+import ChoiceList from './ChoiceList.vue'
+import { optionChoices, peopleChoices } from './choices'
+import { clearSeveral, setValue, toggle } from './edits'
+
+/** The editor of one value, by its field's type. `leave`: it is done, with the key that ended it. */
+const props = defineProps<{ field: Field; item: Item; anchor: HTMLElement; typed?: string | undefined }>()
+const emit = defineEmits<{ leave: [by: 'Enter' | 'Tab' | 'Escape' | 'blur'] }>()
+const changes = useChanges()
+const directory = useDirectory()
+
+const value = props.item.values[props.field.id] ?? null
+const several = computed(() => fieldTypes[props.field.type].several)
+const hasChoices = computed(() => several.value || props.field.type === 'oneOption')
+const choices = computed(() => (props.field.type === 'people' ? peopleChoices(directory) : optionChoices(props.field)))
+const chosen = computed(() => {
+  const held = props.item.values[props.field.id]
+  return Array.isArray(held) ? (held as string[]) : held ? [String(held)] : []
+})
+const text = ref(props.typed ?? (typeof value === 'number' ? printDecimal(value, props.field.settings.decimals ?? 0) : typeof value === 'string' ? value : ''))
+const wrong = ref('')
+const input = ref<HTMLInputElement>()
+let isLeft = false
+onMounted(() => void nextTick(() => {
+  input.value?.focus()
+  if (props.typed === undefined) input.value?.select()
+}))
+
+async function save(by: 'Enter' | 'Tab' | 'blur'): Promise<void> {
+  if (isLeft) return
+  const parsed = fieldTypes[props.field.type].parse(text.value, props.field.settings, directory.reader.names)
+  if (!parsed.ok) {
+    wrong.value = await changes.wordsFor(parsed.problem)
+    // What was typed stays, with the reason; leaving for elsewhere gives it up.
+    if (by === 'blur') leave('blur')
+    return
+  }
+  leave(by)
+  if (parsed.value !== value) await setValue(changes, props.item, props.field.id, value, parsed.value)
+}
+function leave(by: 'Enter' | 'Tab' | 'Escape' | 'blur'): void {
+  if (isLeft) return
+  isLeft = true
+  emit('leave', by)
+}
+function choose(id: string): void {
+  if (several.value) void toggle(changes, props.item, props.field.id, id)
+  else {
+    leave('Enter')
+    if (id !== value) void setValue(changes, props.item, props.field.id, value, id)
+  }
+}
+function clear(): void {
+  leave('Enter')
+  void (several.value ? clearSeveral(changes, props.item, props.field.id) : setValue(changes, props.item, props.field.id, value, null))
+}
+function onKey(event: KeyboardEvent): void {
+  if (event.key === 'Enter' || event.key === 'Tab') void save(event.key)
+  else if (event.key === 'Escape') leave('Escape')
+  else return
+  event.preventDefault()
+  event.stopPropagation()
+}
+</script>
+
+<template>
+  <v-menu v-if="hasChoices" :model-value="true" :target="anchor" :close-on-content-click="false" location="bottom start" @update:model-value="leave('Escape')">
+    <div class="pop">
+      <ChoiceList :choices="choices" :chosen="chosen" :label="words.editor.choose(field.name)" :several="several" clearable @choose="choose" @clear="clear" @leave="leave('Escape')" />
+    </div>
+  </v-menu>
+  <span v-else class="box">
+    <input ref="input" v-model="text" :type="field.type === 'date' ? 'date' : 'text'" :inputmode="field.type === 'number' ? 'decimal' : undefined" :aria-label="words.editor.edit(field.name)" :aria-invalid="!!wrong || undefined" :class="{ number: field.type === 'number' }" @keydown="onKey" @blur="save('blur')" />
+    <span v-if="wrong" class="wrong" role="alert">{{ wrong }}</span>
+  </span>
+</template>
+
+<style scoped>
+.box {
+  position: relative;
+  display: block;
+}
+input {
+  width: 100%;
+  background: var(--raised);
+  border: 0;
+  box-shadow: inset 0 0 0 2px var(--leaf);
+  border-radius: 2px;
+  padding: 4px 8px;
+  outline: none;
+}
+.number {
+  text-align: right;
+}
+.wrong {
+  position: absolute;
+  top: 100%;
+  left: 0;
+  z-index: 5;
+  background: var(--rust-tint);
+  color: var(--rust);
+  padding: 4px 8px;
+  border-radius: 3px;
+  white-space: normal;
+  min-width: 200px;
+  box-shadow: var(--shadow);
+}
+</style>

@@ -1,0 +1,28 @@
+/** What an editor asks for, as the command that does it. */
+import type { Problem } from '#core/base/result'
+import type { Value } from '#core/fields/contract'
+import type { Item } from '#core/model/records'
+import type { Setting } from '#core/items/set'
+import type { BareCommand, useChanges } from '../stores/changes'
+
+type Changes = ReturnType<typeof useChanges>
+
+const setting = (item: Item, key: string, set: Setting): BareCommand => ({ type: 'items.set', items: [{ item: item.id, set: { [key]: set } }] })
+
+/** Sets one value; where someone changed it meanwhile, the notice offers to keep one's own after all. */
+export function setValue(changes: Changes, item: Item, key: string, from: Value, to: Value): Promise<boolean> {
+  const again = (problem: Problem): BareCommand | undefined => {
+    const at = problem.at?.[0]
+    return problem.code === 'changed-meanwhile' && at?.item === item.id ? setting(item, key, { from: (at.stored ?? null) as Value, to }) : undefined
+  }
+  return changes.send(setting(item, key, { from, to }), again)
+}
+
+/** Puts one into a field of several, or takes it out where it is in. */
+export function toggle(changes: Changes, item: Item, key: string, id: string): Promise<boolean> {
+  const held = (item.values[key] as readonly string[] | undefined)?.includes(id)
+  return changes.send(setting(item, key, held ? { add: [], remove: [id] } : { add: [id], remove: [] }))
+}
+
+export const clearSeveral = (changes: Changes, item: Item, key: string): Promise<boolean> =>
+  changes.send(setting(item, key, { add: [], remove: [...((item.values[key] as readonly string[] | undefined) ?? [])] }))

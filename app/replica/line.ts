@@ -1,0 +1,126 @@
+import type { Command } from '#core/commands/registry'
+import { isLargeCommand } from '#core/commands/registry'
+import type { Problem } from '#core/base/result'
+import type { Entry } from '#core/change/command'
+import type { Directory } from '#core/wire/directory'
+import type { Answer, FeedMessage, LogMessage } from '#core/wire/feed'
+import type { Payload } from '#core/wire/payload'
+
+/** The server could not be reached, or did not answer with something of ours. */
+export class LineDown extends Error {}
+/** The server answered that this is not to be had. */
+export class Refused extends Error {
+  constructor(readonly problem: Problem) {
+    super(problem.code)
+  }
+}
+
+/** Everything that the replica asks of the server. */
+export interface Line {
+  directory(): Promise<Directory>
+  items(project: string, progress: (share: number) => void): Promise<Payload>
+  logAfter(sequence: number): Promise<readonly LogMessage[]>
+  part(sequence: number, part: number): Promise<Entry>
+  send(command: Command): Promise<Answer>
+  history(item: string, before: number | undefined): Promise<{ entries: readonly Entry[]; more: boolean }>
+  text(item: string, field: string): Promise<{ revision: number; text: string }>
+  signOut(): Promise<void>
+  /** Hears until the line is cut or `stop` says so. */
+  feed(hear: (message: FeedMessage) => void, stop: AbortSignal): Promise<void>
+}
+
+/** The feed says something at least every 15 seconds. */
+const longestSilenceMs = 40_000
+
+async function fetchOrDown(path: string, init?: RequestInit): Promise<Response> {
+  try {
+    return await fetch(path, { credentials: 'same-origin', cache: 'no-store', ...init })
+  } catch (error) {
+    throw new LineDown(String(error))
+  }
+}
+
+async function jsonOf<T>(response: Response): Promise<T> {
+  const body: unknown = await response.json().catch(() => undefined)
+  if (response.ok) return body as T
+  const said = (body as { problem?: Problem } | undefined)?.problem
+  if (said && said.code !== 'unexpected') throw new Refused(said)
+  // A proxy or a server that is just starting or ending: nothing of ours was said.
+  if (!said || response.status === 502 || response.status === 503) throw new LineDown(`status ${response.status}`)
+  throw new Refused(said)
+}
+
+const get = async <T>(path: string): Promise<T> => jsonOf<T>(await fetchOrDown(path))
+
+export const httpLine: Line = {
+  directory: () => get('/api/directory'),
+  async items(project, progress) {
+    const response = await fetchOrDown(`/api/projects/${project}/items`)
+    if (!response.ok || !response.body) return jsonOf<Payload>(response)
+    return JSON.parse(await textWithProgress(response, progress)) as Payload
+  },
+  async logAfter(sequence) {
+    return (await get<{ messages: LogMessage[] }>(`/api/log?after=${sequence}`)).messages
+  },
+  async part(sequence, part) {
+    return (await get<{ entry: Entry }>(`/api/log/${sequence}/parts/${part}`)).entry
+  },
+  async send(command) {
+    const path = isLargeCommand(command) ? '/api/bring-in' : '/api/commands'
+    const init = { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(command) }
+    return jsonOf<Answer>(await fetchOrDown(path, init))
+  },
+  history: (item, before) => get(`/api/items/${item}/history${before === undefined ? '' : `?before=${before}`}`),
+  text: (item, field) => get(`/api/items/${item}/texts/${field}`),
+  async signOut() {
+    const response = await fetchOrDown('/api/session', { method: 'DELETE' })
+    if (!response.ok && response.status !== 401) await jsonOf(response)
+  },
+  async feed(hear, stop) {
+    const cut = new AbortController()
+    stop.addEventListener('abort', () => cut.abort(), { once: true })
+    const response = await fetchOrDown('/api/feed', { signal: cut.signal })
+    if (!response.ok || !response.body) return jsonOf<void>(response)
+    let silence = setTimeout(() => cut.abort(), longestSilenceMs)
+    const reader = response.body.pipeThrough(new TextDecoderStream() as unknown as ReadableWritablePair<string, Uint8Array<ArrayBuffer>>).getReader()
+    let text = ''
+    try {
+      for (;;) {
+        const { done, value } = await reader.read()
+        if (done) return
+        clearTimeout(silence)
+        silence = setTimeout(() => cut.abort(), longestSilenceMs)
+        const frames = (text + value).split('\n\n')
+        text = frames.pop() ?? ''
+        for (const frame of frames) if (frame.startsWith('data: ')) hear(JSON.parse(frame.slice(6)) as FeedMessage)
+      }
+    } catch (error) {
+      if (error instanceof TypeError || (error instanceof DOMException && error.name === 'AbortError')) throw new LineDown(String(error))
+      throw error
+    } finally {
+      clearTimeout(silence)
+    }
+  },
+}
+
+/** About how many bytes an item takes: what the progress is measured against. */
+const bytesAnItem = 600
+
+async function textWithProgress(response: Response, progress: (share: number) => void): Promise<string> {
+  const meant = Number(response.headers.get('x-items') ?? 0) * bytesAnItem
+  const reader = response.body?.pipeThrough(new TextDecoderStream() as unknown as ReadableWritablePair<string, Uint8Array<ArrayBuffer>>).getReader()
+  const parts: string[] = []
+  let size = 0
+  try {
+    for (;;) {
+      const next = await reader?.read()
+      if (!next || next.done) return parts.join('')
+      parts.push(next.value)
+      size += next.value.length
+      if (meant > 2_000_000) progress(Math.min(0.99, size / meant))
+    }
+  } catch (error) {
+    throw new LineDown(String(error))
+  }
+}
+

@@ -1,0 +1,405 @@
+import { dateIn, type PlainDate } from '#core/base/dates'
+import type { CommandId, PersonId } from '#core/base/ids'
+import { ok, problem, type Problem, type Result } from '#core/base/result'
+import { isLargeCommand, judge, type Command } from '#core/commands/registry'
+import type { Entry } from '#core/change/command'
+import { isSetChange, type Patch } from '#core/change/patch'
+import { ReplicaState } from '#core/change/replica-state'
+import { nameOf } from '#core/items/told'
+import type { Item, Records } from '#core/model/records'
+import type { MapState } from '#core/model/state'
+import { directoryEntities } from '#core/wire/directory'
+import { protocol, type Answer, type FeedMessage, type LogMessage } from '#core/wire/feed'
+import { fromPayload } from '#core/wire/payload'
+import { LineDown, Refused, type Line } from './line'
+import type { PendingBox } from './pending-box'
+import type { Changed, Ground } from './watches'
+
+export type LineState = 'opening' | 'up' | 'down' | 'signed-out' | 'outdated'
+export interface Standing {
+  readonly line: LineState
+  /** Commands not answered yet. */
+  readonly pending: number
+  /** How far the opening is, 0 to 1. */
+  readonly progress: number
+}
+
+/** The last word on a command. */
+export type Settled = { readonly done: true; readonly of: string } | { readonly problem: Problem }
+
+/** What a replica tells whoever holds it. */
+export interface Hearing {
+  changed(changed: Changed): void
+  standing(standing: Standing): void
+}
+
+export interface Surroundings {
+  readonly line: Line
+  readonly box: PendingBox
+  readonly build: string
+  /** Milliseconds. */
+  now(): number
+  wait(ms: number): Promise<void>
+}
+
+const longestWaitMs = 4000
+
+/**
+ * A member's copy of the workspace: opens it, applies commands beforehand, sends them in order, hears the feed, and
+ * catches up by itself after the line was cut.
+ */
+export class Replica implements Ground {
+  me = '' as PersonId
+  sequence = 0
+  #state: ReplicaState<Command>
+  #standing: Standing = { line: 'opening', pending: 0, progress: 0 }
+  #clockOffset = 0
+  #touched = { items: new Set<string>(), all: false }
+  /** Entries that came before their turn. */
+  readonly #early = new Map<number, LogMessage>()
+  /** Items of a project are newer than the directory until the log has passed this. */
+  readonly #projectSequence = new Map<string, number>()
+  readonly #settling = new Map<string, { promise: Promise<Settled>; settle: (settled: Settled) => void }>()
+  #isSending = false
+  #isCatchingUp = false
+  readonly #stop = new AbortController()
+
+  constructor(
+    readonly around: Surroundings,
+    readonly hearing: Hearing,
+  ) {
+    this.#state = this.#newState()
+  }
+
+  get state(): MapState {
+    return this.#state.state
+  }
+  get standing(): Standing {
+    return this.#standing
+  }
+  now = (): string => new Date(this.around.now() + this.#clockOffset).toISOString()
+  today = (): PlainDate => dateIn(this.state.workspace().timeZone, this.now())
+
+  /** Opens, and goes on hearing until it is ended. Resolves once everything stands. */
+  async open(): Promise<void> {
+    await this.#retrying(() => this.#fetchAll())
+    for (const command of await this.around.box.all()) {
+      this.#promise(command.id)
+      this.#state.restore(command)
+    }
+    this.#tellAll()
+    void this.#listen()
+    void this.#sendPending()
+  }
+
+  end(): void {
+    this.#stop.abort()
+  }
+
+  /** Applies beforehand and keeps for sending. A problem: it cannot be done, nothing was kept. */
+  add(command: Command): Result<{ name: string }> {
+    const patch = this.#state.add(command)
+    if (!patch.ok) return patch
+    this.#promise(command.id)
+    const name = nameOf(this.state, command.type, patch.value)
+    this.#flush()
+    void this.around.box.keep(command).then(() => this.#sendPending())
+    this.#stand({})
+    return ok({ name })
+  }
+
+  /** The last word on a command that was added or restored here. */
+  settled(command: string): Promise<Settled> {
+    return this.#settling.get(command)?.promise ?? Promise.resolve({ problem: problem('nothing-to-undo') })
+  }
+
+  async signOut(): Promise<void> {
+    await this.around.line.signOut()
+    await this.around.box.wipe()
+    this.#stand({ line: 'signed-out' })
+    this.end()
+  }
+
+  /** The workspace's day may have changed. */
+  newDay(): void {
+    this.#touched.all = true
+    this.#flush()
+  }
+
+  #newState(): ReplicaState<Command> {
+    return new ReplicaState<Command>(
+      (state, command, entries) => {
+        // What the server alone can work out is not applied beforehand.
+        if (isLargeCommand(command) || (command.type === 'revert' && !entries.entryOf(command.of))) return ok([])
+        return judge(state, command, {
+          command: command.id, by: this.me, now: this.now(), today: this.today(), givesNumbers: false,
+          entryOf: (id) => entries.entryOf(id), longText: () => undefined,
+        }) // prettier-ignore
+      },
+      (items, patch) => {
+        for (const id of items) this.#touched.items.add(id)
+        if (patch.some((change) => change.entity !== 'item')) this.#touched.all = true
+      },
+    )
+  }
+
+  async #fetchAll(): Promise<void> {
+    const directory = await this.around.line.directory()
+    if (directory.build !== this.around.build) return this.#stand({ line: 'outdated' })
+    this.me = directory.me
+    this.#setClock(directory.now)
+    const pending = this.#state.pending
+    this.#state = this.#newState()
+    this.#projectSequence.clear()
+    for (const entity of directoryEntities)
+      for (const record of directory.records[entity]) this.state.put(entity, record.id, record as Records[typeof entity])
+    const projects = directory.records.project
+    for (const [i, project] of projects.entries()) {
+      const payload = await this.around.line.items(project.id, (share) => this.#stand({ progress: (i + share) / projects.length }))
+      for (const item of fromPayload(payload)) this.state.put('item', item.id, item)
+      this.#projectSequence.set(project.id, payload.sequence)
+      this.#stand({ progress: (i + 1) / projects.length })
+    }
+    this.sequence = directory.sequence
+    for (const command of pending) this.#state.restore(command)
+  }
+
+  /** Hears the feed; after a cut tries again, soon at first and then every few seconds. */
+  async #listen(): Promise<void> {
+    for (let wait = 250; !this.#stop.signal.aborted; wait = Math.min(longestWaitMs, wait * 2)) {
+      try {
+        await this.around.line.feed((message) => {
+          wait = 250
+          this.#receive(message)
+        }, this.#stop.signal)
+      } catch (error) {
+        if (this.#isSignedOut(error)) return
+        if (!(error instanceof LineDown)) throw error
+      }
+      if (this.#stop.signal.aborted || this.#standing.line === 'signed-out' || this.#standing.line === 'outdated') return
+      this.#stand({ line: 'down' })
+      await this.around.wait(wait)
+    }
+  }
+
+  #receive(message: FeedMessage): void {
+    switch (message.tell) {
+      case 'hello':
+        if (message.build !== this.around.build || message.protocol !== protocol) return this.#stand({ line: 'outdated' })
+        this.#setClock(message.now)
+        if (message.sequence > this.sequence) void this.#catchUp()
+        else this.#stand({ line: 'up' })
+        void this.#sendPending()
+        return
+      case 'ended':
+        if (message.why === 'signed-out') {
+          this.#stand({ line: 'signed-out' })
+          this.end()
+        }
+        return
+      default:
+        this.#take(message)
+    }
+  }
+
+  /** Takes an entry in its turn; one that came early waits, and what is missing is fetched. */
+  #take(message: LogMessage): void {
+    const sequence = sequenceOf(message)
+    if (sequence <= this.sequence) return
+    this.#early.set(sequence, message)
+    if (!this.#early.has(this.sequence + 1)) {
+      void this.around.wait(200).then(() => (this.#early.has(sequence) ? this.#catchUp() : undefined))
+      return
+    }
+    void this.#takeEarly()
+  }
+
+  async #takeEarly(): Promise<void> {
+    for (let next = this.#early.get(this.sequence + 1); next; next = this.#early.get(this.sequence + 1)) {
+      if (next.tell === 'large') {
+        // Parts take time to fetch: whoever comes meanwhile waits in `early`.
+        await this.#takeLarge(next)
+        continue
+      }
+      this.#early.delete(sequenceOf(next))
+      this.sequence = sequenceOf(next)
+      if (next.tell === 'entry') this.#confirm(next.entry)
+    }
+    this.#flush()
+  }
+
+  #isTakingLarge = false
+  async #takeLarge(message: Extract<LogMessage, { tell: 'large' }>): Promise<void> {
+    if (this.#isTakingLarge) return
+    this.#isTakingLarge = true
+    try {
+      const parts = await this.#retrying(async () => {
+        const entries: Entry[] = []
+        for (let part = 0; part < message.parts; part++) entries.push(await this.around.line.part(message.sequence, part))
+        return entries
+      })
+      this.#early.delete(message.sequence)
+      this.sequence = message.sequence
+      const first = parts[0]
+      if (first) this.#confirm({ ...first, patch: parts.flatMap((one) => one.patch) })
+    } finally {
+      this.#isTakingLarge = false
+    }
+  }
+
+  #confirm(entry: Entry): void {
+    const isMine = this.#settling.has(entry.command)
+    this.#state.confirm(entry, isMine, this.#newerThanHeld(entry))
+    if (isMine) void this.#settle(entry.command, { done: true, of: entry.command })
+    if (this.#changesMyAccess(entry)) void this.#reopen()
+  }
+
+  /** While opening, a project's items may already be beyond an entry. */
+  #newerThanHeld({ patch, sequence }: Entry): Patch {
+    if (![...this.#projectSequence.values()].some((held) => held >= sequence)) return patch
+    return patch.filter((change) => {
+      if (change.entity !== 'item') return true
+      const made = change.field === '*' && !isSetChange(change) ? ((change.after ?? change.before) as Item | null) : null
+      const project = (made ?? this.state.maybe('item', change.id))?.project
+      return !project || (this.#projectSequence.get(project) ?? 0) < sequence
+    })
+  }
+
+  #changesMyAccess(entry: Entry): boolean {
+    return entry.patch.some(
+      (change) =>
+        (change.entity === 'member' && change.id.endsWith(`/${this.me}`)) ||
+        (change.entity === 'person' && change.id === this.me && change.field === 'role'),
+    )
+  }
+
+  async #reopen(): Promise<void> {
+    await this.#retrying(() => this.#fetchAll())
+    this.#tellAll()
+  }
+
+  async #catchUp(): Promise<void> {
+    if (this.#isCatchingUp) return
+    this.#isCatchingUp = true
+    try {
+      const messages = await this.#retrying(() => this.around.line.logAfter(this.sequence))
+      for (const message of messages) if (sequenceOf(message) > this.sequence) this.#early.set(sequenceOf(message), message)
+      await this.#takeEarly()
+      this.#stand({ line: 'up' })
+    } catch (error) {
+      if (error instanceof Refused && error.problem.code === 'log-too-far-back') await this.#reopen()
+      else if (!this.#isSignedOut(error)) throw error
+    } finally {
+      this.#isCatchingUp = false
+    }
+  }
+
+  /** Sends what is pending, in order, one after another; the same ids after a cut. */
+  async #sendPending(): Promise<void> {
+    if (this.#isSending) return
+    this.#isSending = true
+    try {
+      for (let next = this.#nextToSend(); next; next = this.#nextToSend()) {
+        const command = next
+        const answer = await this.#answerTo(command)
+        if (!answer) return
+        await this.#takeAnswer(command, answer)
+      }
+    } finally {
+      this.#isSending = false
+      this.#stand({})
+    }
+  }
+
+  readonly #answered = new Set<string>()
+  #nextToSend(): Command | undefined {
+    return this.#state.pending.find((command) => !this.#answered.has(command.id))
+  }
+
+  /** Undefined: the line is down or nobody is signed in; it is sent when that has changed. */
+  async #answerTo(command: Command): Promise<Answer | undefined> {
+    try {
+      return await this.around.line.send(command)
+    } catch (error) {
+      if (error instanceof Refused) return this.#isSignedOut(error) ? undefined : { problem: error.problem }
+      if (!(error instanceof LineDown)) throw error
+      if (this.#standing.line === 'up') void this.around.wait(1000).then(() => this.#sendPending())
+      return undefined
+    }
+  }
+
+  async #takeAnswer(command: Command, answer: Answer): Promise<void> {
+    if ('problem' in answer) {
+      this.#state.refuse(command.id)
+      this.#flush()
+      await this.#settle(command.id, { problem: answer.problem })
+      return
+    }
+    this.#answered.add(command.id)
+    await this.around.box.drop(command.id)
+    if ('entry' in answer && answer.entry.sequence <= this.sequence && this.#isPending(command.id)) {
+      // It was done before this replica was opened: what it changed stands already.
+      this.#state.refuse(command.id)
+      await this.#settle(command.id, { done: true, of: command.id })
+    } else this.#take('entry' in answer ? { tell: 'entry', entry: answer.entry } : { tell: 'large', ...answer.large })
+  }
+
+  #isPending = (id: string): boolean => this.#state.pending.some((one) => one.id === id)
+
+  async #settle(command: CommandId, settled: Settled): Promise<void> {
+    this.#settling.get(command)?.settle(settled)
+    await this.around.box.drop(command)
+    this.#stand({})
+  }
+
+  #promise(command: string): void {
+    if (this.#settling.has(command)) return
+    let settle: (settled: Settled) => void = () => {}
+    const promise = new Promise<Settled>((resolve) => (settle = resolve))
+    this.#settling.set(command, { promise, settle })
+  }
+
+  #isSignedOut(error: unknown): boolean {
+    if (!(error instanceof Refused) || error.problem.code !== 'not-signed-in') return false
+    this.#stand({ line: 'signed-out' })
+    return true
+  }
+
+  async #retrying<T>(work: () => Promise<T>): Promise<T> {
+    for (let wait = 250; ; wait = Math.min(longestWaitMs, wait * 2)) {
+      try {
+        return await work()
+      } catch (error) {
+        if (!(error instanceof LineDown) || this.#stop.signal.aborted) throw error
+        this.#stand({ line: this.#standing.line === 'opening' ? 'opening' : 'down' })
+        await this.around.wait(wait)
+      }
+    }
+  }
+
+  #setClock(now: string): void {
+    this.#clockOffset = Date.parse(now) - this.around.now()
+  }
+
+  #tellAll(): void {
+    this.#touched.all = true
+    this.#flush()
+  }
+
+  #flush(): void {
+    const changed = this.#touched
+    if (!changed.all && !changed.items.size) return
+    this.#touched = { items: new Set(), all: false }
+    this.hearing.changed(changed)
+  }
+
+  #stand(more: Partial<Standing>): void {
+    this.#standing = { ...this.#standing, ...more, pending: this.#state.pending.length }
+    this.hearing.standing(this.#standing)
+  }
+}
+
+function sequenceOf(message: LogMessage): number {
+  return message.tell === 'entry' ? message.entry.sequence : message.tell === 'large' ? message.sequence : message.n
+}
+

@@ -1,0 +1,254 @@
+/** What pages watch: each kind of question, worked out from the replica's state. No DOM in here. */
+import type { PlainDate } from '#core/base/dates'
+import type { PersonId } from '#core/base/ids'
+import { compareRanked } from '#core/base/ranks'
+import { columnByStatus, heldByColumn } from '#core/board/columns'
+import { boardOf, itemKey, pathOf, projectsInOrder } from '#core/model/reader'
+import { lateDays, turnOf } from '#core/model/turn'
+import type { Item, ItemId, ProjectId, Records, ViewDefinition } from '#core/model/records'
+import type { MapState } from '#core/model/state'
+import { nobodysTurn, queueOf, type QueueEntry } from '#core/queue/queue'
+import { isAtLeast, roleIn } from '#core/access/access'
+import { LiveView } from '#core/views/evaluate'
+import { directoryEntities, type DirectoryEntity } from '#core/wire/directory'
+
+/** An item as a page shows it. */
+export interface Row {
+  readonly item: Item
+  readonly key: string
+  /** Working days late; 0: it is not. */
+  readonly late: number
+  readonly turn: readonly string[]
+  readonly children: number
+}
+export interface RowWithPath extends Row {
+  readonly path: readonly { readonly id: string; readonly title: string; readonly key: string }[]
+  readonly waitsFor: readonly string[]
+}
+
+/** A stretch of a list: `rows` begin at `from`. */
+export interface Stretch {
+  readonly from: number
+  readonly rows: readonly Row[]
+}
+export interface Sums {
+  readonly items: number
+  readonly late: number
+  /** At the effort field's scale. */
+  readonly effort: number
+}
+
+export type Question =
+  | { readonly ask: 'directory' }
+  | { readonly ask: 'table'; readonly project: ProjectId; readonly definition: ViewDefinition }
+  | { readonly ask: 'board'; readonly project: ProjectId; readonly definition: ViewDefinition }
+  | { readonly ask: 'queue' }
+  | { readonly ask: 'item'; readonly key: string }
+
+export interface BoardColumnAnswer {
+  readonly column: string
+  /** Every unarchived item of the project in it, whatever the view leaves out. */
+  readonly held: number
+  readonly shown: number
+  readonly stretch: Stretch
+}
+export type Answers = {
+  directory: {
+    records: { [E in DirectoryEntity]: readonly Records[E][] }
+    me: PersonId
+    today: PlainDate
+    inTurn: number
+    nobodys: number
+  }
+  table: { sums: Sums; stretch: Stretch }
+  board: { sums: Sums; columns: readonly BoardColumnAnswer[] }
+  queue: { now: RowWithPath[]; next: RowWithPath[]; waits: RowWithPath[]; nobodys: RowWithPath[] | undefined }
+  item: { row: RowWithPath; inside: readonly Row[] } | undefined
+}
+export type AnswerTo<Q extends Question> = Answers[Q['ask']]
+
+/** What a watch needs of the replica. */
+export interface Ground {
+  readonly state: MapState
+  readonly me: PersonId
+  today(): PlainDate
+}
+
+export interface Changed {
+  readonly items: ReadonlySet<string>
+  /** Something that is no item changed, or the day did. */
+  readonly all: boolean
+}
+
+/** A question that is kept answered. */
+export interface Watch {
+  readonly question: Question
+  /** Takes in what changed; false where the answer cannot have. */
+  update(changed: Changed): boolean
+  answer(): Answers[Question['ask']]
+  /** Moves a stretch of a list (of a column, on a board). */
+  look(list: string, from: number, to: number): void
+  /** These items keep their place until they are let go. */
+  hold(items: readonly string[]): void
+}
+
+export function watchFor(ground: Ground, question: Question): Watch {
+  switch (question.ask) {
+    case 'table':
+    case 'board':
+      return new ViewWatch(ground, question)
+    case 'directory':
+      return new Asking(question, (changed) => changed.all || changed.items.size > 0, () => directory(ground))
+    case 'queue':
+      return new Asking(question, () => true, () => queue(ground))
+    case 'item':
+      return new Asking(question, () => true, () => item(ground, question.key))
+  }
+}
+
+/** A question that is worked out anew each time. */
+class Asking implements Watch {
+  constructor(
+    readonly question: Question,
+    readonly update: (changed: Changed) => boolean,
+    readonly answer: () => Answers[Question['ask']],
+  ) {}
+  look(): void {}
+  hold(): void {}
+}
+
+export function rowOf({ state, today }: Ground, one: Item): Row {
+  let children = 0
+  for (const child of state.childrenOf(one.id)) if (!child.archived) children++
+  return { item: one, key: itemKey(state, one), late: lateDays(state, one, today()), turn: turnOf(state, one).people, children }
+}
+
+function withPath(ground: Ground, one: Item, waitsFor: readonly string[] = []): RowWithPath {
+  const path = pathOf(ground.state, one).map((parent) => ({ id: parent.id, title: parent.title, key: itemKey(ground.state, parent) }))
+  return { ...rowOf(ground, one), path, waitsFor }
+}
+
+/** Rows that a list hands out beyond what is looked at, so that scrolling finds them there. */
+const margin = 150
+
+class ViewWatch implements Watch {
+  readonly #live: LiveView
+  readonly #looks = new Map<string, [from: number, to: number]>()
+  constructor(
+    readonly ground: Ground,
+    readonly question: Extract<Question, { ask: 'table' | 'board' }>,
+  ) {
+    this.#live = new LiveView(ground.state, question.project, question.definition, { me: ground.me, today: ground.today() })
+  }
+
+  update(changed: Changed): boolean {
+    if (changed.all) this.#live.evaluate({ me: this.ground.me, today: this.ground.today() })
+    else this.#live.update(changed.items)
+    return true
+  }
+
+  look(list: string, from: number, to: number): void {
+    this.#looks.set(list, [from, to])
+  }
+
+  hold(items: readonly string[]): void {
+    this.#live.hold(new Set(items))
+  }
+
+  answer(): Answers['table'] | Answers['board'] {
+    const sums = this.#sums()
+    return this.question.ask === 'table' ? { sums, stretch: this.#stretch('', this.#live.items) } : { sums, columns: this.#columns() }
+  }
+
+  #stretch(list: string, items: readonly Item[]): Stretch {
+    const [low, high] = this.#looks.get(list) ?? [0, 60]
+    const from = Math.max(0, Math.min(low, items.length) - margin)
+    return { from, rows: items.slice(from, high + margin).map((one) => rowOf(this.ground, one)) }
+  }
+
+  #columns(): BoardColumnAnswer[] {
+    const { state } = this.ground
+    const board = boardOf(state, this.question.project)
+    if (!board) return []
+    const held = heldByColumn(state, this.question.project, board)
+    const columnOf = columnByStatus(board)
+    const lists = new Map<string, Item[]>(board.definition.columns.map((column) => [column.id, []]))
+    for (const one of this.#live.items) lists.get(columnOf.get(one.status)?.id ?? '')?.push(one)
+    return board.definition.columns.map((column) => {
+      const items = lists.get(column.id) ?? []
+      return { column: column.id, held: held.get(column.id) ?? 0, shown: items.length, stretch: this.#stretch(column.id, items) }
+    })
+  }
+
+  #sums(): Sums {
+    const { state } = this.ground
+    const today = this.ground.today()
+    const effortField = state.maybe('project', this.question.project)?.uses.effort
+    let [late, effort] = [0, 0]
+    for (const one of this.#live.items) {
+      if (lateDays(state, one, today)) late++
+      const value = effortField ? one.values[effortField] : undefined
+      if (typeof value === 'number') effort += value
+    }
+    return { items: this.#live.items.length, late, effort }
+  }
+}
+
+function directory(ground: Ground): Answers['directory'] {
+  const { state, me } = ground
+  const records = Object.fromEntries(directoryEntities.map((entity) => [entity, [...state.all(entity)]])) as unknown as Answers['directory']['records']
+  const mine = queueOf(state, me, ground.today())
+  return { records, me, today: ground.today(), inTurn: mine.now.length + mine.next.length, nobodys: ledProjects(ground).length ? nobodysTurn(state, ledProjects(ground)).length : 0 }
+}
+
+const ledProjects = ({ state, me }: Ground) => projectsInOrder(state).filter((project) => isAtLeast(roleIn(state, me, project.id), 'lead'))
+
+function queue(ground: Ground): Answers['queue'] {
+  const found = queueOf(ground.state, ground.me, ground.today())
+  const rows = (part: readonly QueueEntry[]) => part.map((one) => withPath(ground, one.item, one.waitsFor))
+  const led = ledProjects(ground)
+  const nobodys = led.length ? nobodysTurn(ground.state, led).map((one) => withPath(ground, one)) : undefined
+  return { now: rows(found.now), next: rows(found.next), waits: rows(found.waits), nobodys }
+}
+
+/** By key (`GLH-142`, also with an old prefix) or by id, for an item that has no number yet. */
+export function findItem(state: MapState, key: string): Item | undefined {
+  const byId = state.maybe('item', key)
+  if (byId) return byId
+  const match = /^([A-Z][A-Z0-9]*)-(\d+)$/i.exec(key)
+  const prefix = match?.[1]?.toUpperCase() ?? ''
+  for (const project of state.all('project'))
+    if (project.prefix === prefix || project.oldPrefixes.includes(prefix))
+      for (const one of state.itemsOf(project.id)) if (one.number === Number(match?.[2])) return one
+  return undefined
+}
+
+function item(ground: Ground, key: string): Answers['item'] {
+  const found = findItem(ground.state, key)
+  if (!found) return undefined
+  const inside = [...ground.state.childrenOf(found.id as ItemId)]
+    .filter((child) => !child.archived)
+    .sort((a, b) => compareRanked({ id: a.id, rank: a.siblingRank }, { id: b.id, rank: b.siblingRank }))
+  return { row: withPath(ground, found), inside: inside.map((child) => rowOf(ground, child)) }
+}
+
+/** How many items each value of a phrase would give, the other phrases left as they are. */
+export interface PhraseCounts {
+  readonly statuses: Readonly<Record<string, number>>
+  readonly people: Readonly<Record<string, number>>
+  readonly total: number
+}
+
+export function phraseCounts(ground: Ground, project: ProjectId, others: ViewDefinition): PhraseCounts {
+  const live = new LiveView(ground.state, project, { ...others, sort: [] }, { me: ground.me, today: ground.today() })
+  const statuses: Record<string, number> = {}
+  const people: Record<string, number> = {}
+  const peopleFields = new Set([...ground.state.all('field')].filter((field) => field.type === 'people').map((field) => field.id as string))
+  for (const one of live.items) {
+    statuses[one.status] = (statuses[one.status] ?? 0) + 1
+    const inIt = new Set<string>()
+    for (const [field, value] of Object.entries(one.values)) if (peopleFields.has(field) && Array.isArray(value)) for (const id of value as string[]) inIt.add(id)
+    for (const id of inIt) people[id] = (people[id] ?? 0) + 1
+  }
+  return { statuses, people, total: live.items.length }
+}

@@ -1,0 +1,63 @@
+import { defineStore } from 'pinia'
+import { v7 } from 'uuid'
+import { shallowRef } from 'vue'
+import { isSameValue } from '#core/base/sorted-ids'
+import { viewDefinition, type PersonId, type View, type ViewDefinition, type ViewId } from '#core/model/records'
+import { words } from '../words'
+import { useChanges } from './changes'
+import { useDirectory } from './directory'
+import { useSession } from './session'
+
+/** What one has changed in views without keeping it: one's own, in this browser, until it is kept or put back. */
+export const useViews = defineStore('views', () => {
+  const session = useSession()
+  const directory = useDirectory()
+  const changes = useChanges()
+  const drafts = shallowRef<Readonly<Record<string, ViewDefinition>>>(read())
+
+  function storageKey(): string {
+    return `wrenleaf-drafts-${session.me ?? ''}`
+  }
+  function read(): Record<string, ViewDefinition> {
+    const kept: unknown = JSON.parse(localStorage.getItem(storageKey()) ?? '{}')
+    const found: Record<string, ViewDefinition> = {}
+    for (const [id, definition] of Object.entries(kept as Record<string, unknown>)) {
+      const parsed = viewDefinition.safeParse(definition)
+      if (parsed.success) found[id] = parsed.data
+    }
+    return found
+  }
+  function write(next: Record<string, ViewDefinition>): void {
+    drafts.value = next
+    localStorage.setItem(storageKey(), JSON.stringify(next))
+  }
+
+  const definitionOf = (view: View): ViewDefinition => drafts.value[view.id] ?? view.definition
+  const isChanged = (view: View): boolean => !isSameValue(definitionOf(view), view.definition)
+
+  function change(view: View, definition: ViewDefinition): void {
+    write({ ...drafts.value, [view.id]: definition })
+  }
+  function putBack(view: View): void {
+    const { [view.id]: _gone, ...rest } = drafts.value
+    write(rest)
+  }
+  /** For everyone where it is shared; one's own view stays one's own. */
+  async function keep(view: View): Promise<void> {
+    const definition = { from: view.definition, to: definitionOf(view) }
+    if (await changes.send({ type: 'views.set', view: view.id, definition })) putBack(view)
+  }
+  /** Keeps it as a view of one's own, beside the shared one. Returns its id. */
+  async function keepAsMine(view: View): Promise<ViewId | undefined> {
+    const id = v7() as ViewId
+    const owner = session.me as PersonId
+    const order = 1 + Math.max(0, ...directory.views(view.project).map((one) => one.order))
+    const mine = { id, project: view.project, owner, name: words.view.mineName(view.name).slice(0, 120), order, definition: definitionOf(view) }
+    if (!(await changes.send({ type: 'views.add', view: mine }))) return undefined
+    putBack(view)
+    return id
+  }
+  const remove = (view: View): Promise<boolean> => changes.send({ type: 'views.remove', view: view.id })
+
+  return { definitionOf, isChanged, change, putBack, keep, keepAsMine, remove }
+})

@@ -1,0 +1,15 @@
+import type { ThemeDefinition } from 'vuetify'
+
+/** Vuetify's colours point at our own roles, so that both themes live in `colours.css` alone. */
+const roles = (dark: boolean, colors: Record<string, string>): ThemeDefinition => ({ dark, colors })
+
+export const themes: Record<'day' | 'night', ThemeDefinition> = {
+  day: roles(false, { background: '#fbf8f1', surface: '#fffdf8', primary: '#3c6a4b', secondary: '#8b5a3a', error: '#a93d27', warning: '#80590c', info: '#3f6c7d', success: '#566536' }),
+  night: roles(true, { background: '#1b211d', surface: '#242b26', primary: '#8fbf9c', secondary: '#d3a481', error: '#ef8b70', warning: '#e2b25a', info: '#8fbccb', success: '#a5b77f' }),
+} // prettier-ignore
+
+/** How Vuetify's components behave everywhere. */
+export const defaults = {
+  VMenu: { transition: false, offset: 4, scrollStrategy: 'close' },
+  VDialog: { transition: false, maxWidth: 520, scrim: true },
+} as const

@@ -1,0 +1,135 @@
+<script setup lang="ts">
+import { computed, inject, onBeforeUnmount, onMounted, ref } from 'vue'
+import { mdiDotsHorizontal } from '@mdi/js'
+import { must } from '#core/base/result'
+import type { Row } from '../../replica/watches'
+import DueText from '../../parts/DueText.vue'
+import KindMark from '../../parts/KindMark.vue'
+import LeafMark from '../../parts/LeafMark.vue'
+import PersonPebbles from '../../parts/PersonPebbles.vue'
+import ValueText from '../../parts/ValueText.vue'
+import { useDirectory } from '../../stores/directory'
+import { words } from '../../words'
+import { boardKey } from './context'
+
+/** A card: key, kind, title, due, the fields that the view shows, people. */
+const props = defineProps<{ row: Row; still?: boolean }>()
+const board = must(inject(boardKey), 'board')
+const directory = useDirectory()
+const card = ref<HTMLElement>()
+const kind = computed(() => directory.reader.maybe('kind', props.row.item.kind))
+const status = computed(() => directory.reader.maybe('status', props.row.item.status))
+const uses = computed(() => directory.reader.maybe('project', props.row.item.project)?.uses)
+const due = computed(() => {
+  const value = uses.value?.due ? props.row.item.values[uses.value.due] : undefined
+  return typeof value === 'string' && board.show().includes(uses.value?.due ?? '') ? value : undefined
+})
+const shown = computed(() => board.show().flatMap((id) => directory.reader.maybe('field', id) ?? []))
+const people = computed(() => [...new Set(shown.value.filter((field) => field.type === 'people').flatMap((field) => (props.row.item.values[field.id] as readonly string[] | undefined) ?? []))])
+const facts = computed(() => shown.value.filter((field) => field.type !== 'people' && field.id !== uses.value?.due && props.row.item.values[field.id] !== undefined))
+const isLifted = computed(() => !props.still && board.lift.value?.row.item.id === props.row.item.id)
+let release: (() => void) | undefined
+onMounted(() => {
+  if (!props.still && board.mayMove.value && card.value) release = board.pointer.card(card.value, () => props.row)
+})
+onBeforeUnmount(() => release?.())
+</script>
+
+<template>
+  <article :id="still ? undefined : `card-${row.item.id}`" ref="card" class="card" :class="{ lifted: isLifted }" :tabindex="still ? undefined : 0" :aria-label="`${row.key} ${row.item.title}`" aria-describedby="card-how" @click="!board.lift.value && board.open(row)" @keydown="board.cardKey($event, row)">
+    <div class="top"><LeafMark v-if="status" :share="directory.share(status)" :colour="status.colour" :title="status.name" /><span>{{ row.key }}</span><KindMark v-if="kind" :name="kind.name" :icon="kind.icon" />
+      <button v-if="board.mayMove.value && !still" type="button" class="acts" tabindex="-1" :aria-label="words.card.actions(row.key)" @click.stop="board.menu(row, $event.currentTarget as HTMLElement)" @pointerdown.stop><svg viewBox="0 0 24 24"><path :d="mdiDotsHorizontal" /></svg></button>
+    </div>
+    <p>{{ row.item.title }}</p>
+    <div v-if="due || facts.length || people.length || row.children" class="foot">
+      <DueText :due="due" :late="row.late" :today="directory.today" /><span v-if="row.children" :title="words.item.inside">{{ row.children }} inside</span>
+      <ValueText v-for="field in facts" :key="field.id" :field="field" :item="row.item" :late="row.late" />
+      <span class="right"><PersonPebbles :people="people" /></span>
+    </div>
+  </article>
+</template>
+
+<style scoped>
+.card {
+  background: var(--raised);
+  border: 1px solid var(--rule);
+  border-radius: 4px;
+  padding: 7px 9px;
+  display: grid;
+  gap: 4px;
+  cursor: pointer;
+  touch-action: manipulation;
+  user-select: none;
+}
+.card:hover {
+  border-color: var(--edge);
+}
+.lifted {
+  opacity: 0.45;
+  border-style: dashed;
+}
+.top {
+  display: flex;
+  align-items: center;
+  gap: 6px;
+  font-size: 12px;
+  color: var(--soft);
+  white-space: nowrap;
+  min-height: 16px;
+}
+.top .leaf {
+  width: 14px;
+  height: 14px;
+}
+.acts {
+  margin-left: auto;
+  opacity: 0;
+  border-radius: 3px;
+}
+.card:hover .acts,
+.card:focus-visible .acts,
+.acts[aria-expanded='true'] {
+  opacity: 1;
+}
+svg {
+  width: 16px;
+  height: 16px;
+  fill: var(--soft);
+  display: block;
+}
+p {
+  font-size: 13.5px;
+  line-height: 1.28;
+  text-wrap: pretty;
+  overflow-wrap: anywhere;
+  display: -webkit-box;
+  -webkit-box-orient: vertical;
+  -webkit-line-clamp: 4;
+  overflow: hidden;
+}
+.foot {
+  display: flex;
+  align-items: center;
+  gap: 4px 7px;
+  font-size: 12px;
+  color: var(--soft);
+  flex-wrap: wrap;
+}
+@media (max-width: 700px) {
+  .card {
+    padding: 11px 12px;
+    gap: 6px;
+  }
+  p {
+    font-size: 16px;
+  }
+  .acts {
+    opacity: 1;
+  }
+}
+@media (hover: none) {
+  .acts {
+    opacity: 1;
+  }
+}
+</style>

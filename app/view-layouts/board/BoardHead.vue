@@ -1,0 +1,147 @@
+<script setup lang="ts">
+import { computed, ref, watch } from 'vue'
+import type { Column, Status } from '#core/model/records'
+import { useDirectory } from '../../stores/directory'
+import LeafMark from '../../parts/LeafMark.vue'
+import PlacesMark from '../../parts/PlacesMark.vue'
+import { words } from '../../words'
+
+/** A column's head: its name, its places and how much room there is, where its limit is set. */
+const props = defineProps<{ column: Column; status: Status | undefined; held: number; shown: number; folded: boolean; maySet: boolean; drop: string | undefined }>()
+const emit = defineEmits<{ fold: []; limit: [to: number | null] }>()
+const directory = useDirectory()
+const isOver = computed(() => props.column.limit !== null && props.held > props.column.limit)
+const isOpen = ref(false)
+const typed = ref<string | number>('')
+watch(isOpen, () => (typed.value = props.column.limit ?? ''))
+function set(to: number | null): void {
+  isOpen.value = false
+  if (to !== props.column.limit) emit('limit', to)
+}
+function setTyped(): void {
+  set(typed.value === '' ? null : Math.round(Number(typed.value)))
+}
+</script>
+
+<template>
+  <div v-if="folded" class="col folded">
+    <button type="button" :aria-label="words.column.unfold(column.name)" :title="column.name" @click="emit('fold')"><LeafMark v-if="status" :share="directory.share(status)" :colour="status.colour" /><b>{{ held }}</b></button>
+  </div>
+  <div v-else class="col" :class="{ over: isOver }">
+    <h2>
+      <button type="button" class="name" :aria-label="words.column.fold(column.name)" @click="emit('fold')"><LeafMark v-if="status" :share="directory.share(status)" :colour="isOver ? 'rust' : status.colour" />{{ column.name }}</button>
+    </h2>
+    <v-menu v-model="isOpen" :close-on-content-click="false" location="bottom start">
+      <template #activator="{ props: activator }">
+        <button type="button" class="room" v-bind="maySet ? activator : {}" :disabled="!maySet" :title="maySet ? words.column.setLimit(column.name) : undefined">
+          <PlacesMark v-if="column.limit !== null" :held="held" :limit="column.limit" /><span v-else class="soft">{{ words.column.items(held) }}</span>
+          <span v-if="shown < held" class="soft">{{ words.column.shown(shown, held) }}</span>
+          <span v-if="maySet" class="unseen">{{ words.column.setLimit(column.name) }}</span>
+        </button>
+      </template>
+      <form class="pop limit" @submit.prevent="setTyped">
+        <label>{{ words.column.limit }} <input v-model="typed" type="number" min="0" max="9999" autofocus /></label>
+        <p class="soft">{{ words.column.limitHint }}</p>
+        <div><button class="go">{{ words.column.set }}</button><button type="button" class="link" @click="set(null)">{{ words.column.noLimit }}</button></div>
+      </form>
+    </v-menu>
+    <div v-if="drop" class="drop" :class="{ no: column.limit !== null && drop.includes('over') }">{{ drop }}</div>
+  </div>
+</template>
+
+<style scoped>
+.col {
+  padding: 9px 10px 11px;
+  border-left: 1px solid var(--rule);
+  display: grid;
+  gap: 6px;
+  align-content: start;
+  min-width: 0;
+}
+.col:first-child {
+  border-left: 0;
+}
+.over {
+  background: var(--rust-tint);
+}
+h2 {
+  font: 500 16px/1.2 var(--serif);
+}
+.name {
+  display: flex;
+  gap: 7px;
+  align-items: center;
+  max-width: 100%;
+  white-space: nowrap;
+  overflow: hidden;
+  text-overflow: ellipsis;
+}
+.over h2 {
+  color: var(--rust);
+  font-weight: 600;
+}
+.room {
+  display: flex;
+  gap: 4px 10px;
+  align-items: center;
+  flex-wrap: wrap;
+  font-size: 12.5px;
+  width: max-content;
+  max-width: 100%;
+  min-height: 18px;
+  border-radius: 3px;
+}
+.room:not(:disabled):hover {
+  box-shadow: 0 1.5px 0 var(--lichen);
+}
+.room:disabled {
+  cursor: default;
+}
+.over .soft {
+  color: var(--ink);
+}
+.drop {
+  font-size: 12.5px;
+  color: var(--leaf);
+  font-weight: 600;
+}
+.drop.no {
+  color: var(--rust);
+}
+.folded {
+  padding: 10px 0;
+  background: var(--sunk);
+}
+.folded button {
+  display: grid;
+  justify-items: center;
+  gap: 6px;
+  width: 100%;
+}
+.folded b {
+  font-weight: 600;
+  font-size: 12.5px;
+}
+.limit {
+  padding: 12px 14px;
+  display: grid;
+  gap: 8px;
+  width: 240px;
+}
+.limit input {
+  width: 80px;
+  border: 1px solid var(--edge);
+  border-radius: 3px;
+  padding: 3px 6px;
+  background: var(--raised);
+  margin-left: 6px;
+}
+.limit div {
+  display: flex;
+  gap: 14px;
+  align-items: center;
+}
+.limit .go {
+  padding: 5px 12px;
+}
+</style>

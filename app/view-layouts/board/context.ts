@@ -1,0 +1,31 @@
+import type { InjectionKey, Ref } from 'vue'
+import type { Column } from '#core/model/records'
+import type { Row } from '../../replica/watches'
+import type { Pointer } from './pointer'
+
+/** A card that has been picked up, and where it would be put down. */
+export interface Lift {
+  readonly row: Row
+  readonly by: 'pointer' | 'keyboard'
+  readonly column: string
+  /** Its place among the cards of the column, without itself. */
+  readonly index: number
+  readonly x: number
+  readonly y: number
+  readonly width: number
+}
+
+export interface BoardContext {
+  readonly scroller: Ref<HTMLElement | undefined>
+  readonly lift: Ref<Lift | undefined>
+  readonly pointer: Pointer
+  readonly mayMove: Ref<boolean>
+  /** Field ids that a card shows. */
+  show(): readonly string[]
+  look(column: string, from: number, to: number): void
+  cardKey(event: KeyboardEvent, row: Row): void
+  open(row: Row): void
+  menu(row: Row, at: HTMLElement): void
+  dropSaid(row: Row, column: Column): string
+}
+export const boardKey: InjectionKey<BoardContext> = Symbol('board')

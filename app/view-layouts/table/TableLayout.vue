@@ -1,0 +1,254 @@
+<script setup lang="ts">
+import { computed, nextTick, ref, watch } from 'vue'
+import { useVirtualizer } from '@tanstack/vue-virtual'
+import type { Project, View, ViewDefinition } from '#core/model/records'
+import { useWatch } from '../../replica/use-watch'
+import type { Row, Sums } from '../../replica/watches'
+import { setValue } from '../../parts/edits'
+import { useChanges } from '../../stores/changes'
+import { useDirectory } from '../../stores/directory'
+import { useViews } from '../../stores/views'
+import { words } from '../../words'
+import { useAddItem } from '../use-add-item'
+import { columnsOf, gridTemplate, type TableColumn } from './columns'
+import TableCell from './TableCell.vue'
+
+/** All items of the view, one a row; edited in place by mouse or keyboard alone (ARIA grid). */
+const props = defineProps<{ project: Project; view: View; definition: ViewDefinition }>()
+const emit = defineEmits<{ sums: [sums: Sums]; open: [key: string]; walk: [key: string] }>()
+const changes = useChanges()
+const directory = useDirectory()
+const views = useViews()
+const addItem = useAddItem(() => props.project, () => props.definition)
+
+const { answer, look, hold } = useWatch(() => ({ ask: 'table' as const, project: props.project.id, definition: props.definition }))
+watch(answer, (told) => told && emit('sums', told.sums))
+const total = computed(() => answer.value?.sums.items ?? 0)
+const rowAt = (index: number): Row | undefined => answer.value?.stretch.rows[index - answer.value.stretch.from]
+
+const columns = computed(() => columnsOf(props.definition.show.flatMap((id) => directory.reader.maybe('field', id) ?? [])))
+const template = computed(() => gridTemplate(columns.value))
+const mayEdit = computed(() => directory.isAllowed(props.project.id, 'contributor'))
+
+const scroller = ref<HTMLElement>()
+const rowHeight = 33
+const virtualizer = useVirtualizer(computed(() => ({ count: total.value, getScrollElement: () => scroller.value ?? null, estimateSize: () => rowHeight, overscan: 12 })))
+const shown = computed(() => virtualizer.value.getVirtualItems())
+watch(shown, (now) => {
+  const [first, last] = [now[0]?.index, now.at(-1)?.index]
+  if (first === undefined || last === undefined || !answer.value) return
+  const { from, rows } = answer.value.stretch
+  // Asks for more well before an end of what is here comes into sight.
+  const isNear = (first - from < 60 && from > 0) || (from + rows.length - last < 60 && from + rows.length < total.value)
+  if (isNear) look('', first, last)
+})
+
+/** The cell that has the keyboard. */
+const at = ref({ row: 0, column: 1 })
+const editing = ref<{ item: string; column: string; typed?: string | undefined }>()
+const activeItem = computed(() => rowAt(at.value.row)?.item.id)
+watch(activeItem, (id) => hold(id ? [id] : []))
+watch(total, (n) => {
+  if (at.value.row >= n) at.value = { ...at.value, row: Math.max(0, n - 1) }
+})
+
+function focusCell(row: number, column: number): void {
+  at.value = { row: Math.max(0, Math.min(total.value - 1, row)), column: Math.max(0, Math.min(columns.value.length - 1, column)) }
+  virtualizer.value.scrollToIndex(at.value.row)
+  void nextTick(() => requestAnimationFrame(() => {
+    scroller.value?.querySelector<HTMLElement>(`[data-row="${at.value.row}"][data-column="${at.value.column}"]`)?.focus()
+    const row = rowAt(at.value.row)
+    if (row) emit('walk', row.key)
+  }))
+}
+const pageRows = () => Math.floor((scroller.value?.clientHeight ?? 400) / rowHeight) - 1
+
+function onKey(event: KeyboardEvent): void {
+  if (editing.value || (event.target as HTMLElement).getAttribute('role') !== 'gridcell') return
+  const { row, column } = at.value
+  const moves: Readonly<Record<string, [number, number]>> = {
+    ArrowDown: [row + 1, column], ArrowUp: [row - 1, column], ArrowLeft: [row, column - 1], ArrowRight: [row, column + 1],
+    Home: [event.ctrlKey ? 0 : row, 0], End: [event.ctrlKey ? total.value - 1 : row, columns.value.length - 1],
+    PageDown: [row + pageRows(), column], PageUp: [row - pageRows(), column],
+  } // prettier-ignore
+  const move = moves[event.key]
+  if (move) focusCell(...move)
+  else if (event.key === 'Enter' || event.key === 'F2') startEdit(row, column)
+  else if (event.key === ' ') startEdit(row, column)
+  else if (event.key === 'Insert' || (event.key === 'Enter' && event.ctrlKey)) addInput.value?.focus()
+  else if ((event.key === 'Delete' || event.key === 'Backspace') && mayEdit.value) empty(row, column)
+  else if (event.key.length === 1 && !event.ctrlKey && !event.metaKey && !event.altKey) startEdit(row, column, event.key)
+  else return
+  event.preventDefault()
+}
+
+function startEdit(rowIndex: number, columnIndex: number, typed?: string): void {
+  const [row, column] = [rowAt(rowIndex), columns.value[columnIndex]]
+  if (!row || !column) return
+  at.value = { row: rowIndex, column: columnIndex }
+  if (column.is === 'key' || column.field?.type === 'longText') return emit('open', row.key)
+  if (!mayEdit.value) return
+  if (column.field?.type === 'checkbox') {
+    const held = row.item.values[column.field.id] ?? null
+    return void setValue(changes, row.item, column.field.id, held, held ? null : true)
+  }
+  editing.value = { item: row.item.id, column: column.id, typed }
+}
+
+function empty(rowIndex: number, columnIndex: number): void {
+  const [row, field] = [rowAt(rowIndex), columns.value[columnIndex]?.field]
+  const held = row && field && row.item.values[field.id]
+  if (!row || !field || held === undefined || field.type === 'longText') return
+  if (Array.isArray(held)) void changes.send({ type: 'items.set', items: [{ item: row.item.id, set: { [field.id]: { add: [], remove: [...(held as string[])] } } }] })
+  else void setValue(changes, row.item, field.id, held, null)
+}
+
+function endEdit(by: 'Enter' | 'Tab' | 'Escape' | 'blur'): void {
+  editing.value = undefined
+  if (by === 'Enter') focusCell(at.value.row + (at.value.row < total.value - 1 ? 1 : 0), at.value.column)
+  else if (by === 'Tab') focusCell(at.value.row, at.value.column + 1)
+  else if (by === 'Escape') focusCell(at.value.row, at.value.column)
+}
+
+function sortBy(column: TableColumn): void {
+  if (!column.sort) return
+  const first = props.definition.sort[0]
+  const down = first?.by === column.sort && !first.down
+  views.change(props.view, { ...props.definition, sort: [{ by: column.sort, down }] })
+}
+const sortedAs = (column: TableColumn): 'ascending' | 'descending' | undefined => {
+  const first = props.definition.sort[0]
+  return first && first.by === column.sort ? (first.down ? 'descending' : 'ascending') : undefined
+}
+
+const addInput = ref<HTMLInputElement>()
+const newTitle = ref('')
+async function add(): Promise<void> {
+  const title = newTitle.value.trim()
+  if (!title) return
+  newTitle.value = ''
+  if (!(await addItem(title))) newTitle.value = title
+}
+</script>
+
+<template>
+  <div class="table">
+    <div ref="scroller" class="scroller" role="grid" :aria-label="words.table.label(view.name)" :aria-rowcount="total + 1" :aria-colcount="columns.length" @keydown="onKey">
+      <div class="head" role="row" :style="{ gridTemplateColumns: template }">
+        <div v-for="column in columns" :key="column.id" role="columnheader" :aria-sort="sortedAs(column)" :class="{ number: column.isNumber }">
+          <button v-if="column.sort" type="button" :title="words.table.sortBy(column.name)" @click="sortBy(column)">{{ column.name }} <span v-if="sortedAs(column)" aria-hidden="true">{{ sortedAs(column) === 'ascending' ? '↑' : '↓' }}</span></button>
+          <span v-else>{{ column.name }}</span>
+        </div>
+      </div>
+      <div class="rows" role="rowgroup" :style="{ height: `${virtualizer.getTotalSize()}px` }">
+        <div v-for="line in shown" :key="String(line.key)" class="row" role="row" :aria-rowindex="line.index + 2" :class="{ at: line.index === at.row, blank: !rowAt(line.index) }" :style="{ gridTemplateColumns: template, transform: `translateY(${line.start}px)` }">
+          <template v-if="rowAt(line.index)">
+            <TableCell
+              v-for="(column, i) in columns" :key="column.id" :row="rowAt(line.index)!" :column="column" :data-row="line.index" :data-column="i"
+              :active="line.index === at.row && i === at.column" :editing="editing?.item === rowAt(line.index)!.item.id && editing.column === column.id" :typed="editing?.typed"
+              @focus="at = { row: line.index, column: i }" @edit="startEdit(line.index, i)" @open="emit('open', rowAt(line.index)!.key)" @leave="endEdit"
+            />
+          </template>
+        </div>
+      </div>
+      <div v-if="answer && !total" class="empty">
+        <h2>{{ definition.where.length ? words.view.noneMatch : words.view.empty }}</h2>
+        <p class="soft">{{ definition.where.length ? words.view.noneMatchHint : words.view.emptyHint }}</p>
+      </div>
+    </div>
+    <form v-if="mayEdit" class="add" @submit.prevent="add"><span aria-hidden="true">+</span><input ref="addInput" v-model="newTitle" :aria-label="words.view.add" :placeholder="words.view.addHint" maxlength="600" autocomplete="off" @keydown.esc="focusCell(at.row, at.column)" /></form>
+  </div>
+</template>
+
+<style scoped>
+.table {
+  height: 100%;
+  display: flex;
+  flex-direction: column;
+}
+.scroller {
+  flex: 1;
+  overflow: auto;
+  min-height: 0;
+}
+.head,
+.row {
+  display: grid;
+  min-width: max-content;
+}
+.head {
+  position: sticky;
+  top: 0;
+  z-index: 2;
+  background: var(--paper);
+  border-bottom: 1px solid var(--rule-strong);
+  color: var(--soft);
+  font-size: 12.5px;
+}
+.head > div {
+  padding: 7px 10px;
+  font-weight: 600;
+  white-space: nowrap;
+  overflow: hidden;
+  text-overflow: ellipsis;
+}
+.head > div::first-letter,
+.head button::first-letter {
+  text-transform: uppercase;
+}
+.head .number {
+  text-align: right;
+}
+.head > div:first-child {
+  padding-left: 24px;
+}
+.rows {
+  position: relative;
+}
+.row {
+  position: absolute;
+  left: 0;
+  right: 0;
+  height: 33px;
+  border-bottom: 1px solid var(--rule);
+}
+.row:hover {
+  background: var(--raised);
+}
+.row.at {
+  background: var(--leaf-tint);
+}
+.empty {
+  padding: 64px 24px;
+}
+.empty h2 {
+  font: 600 20px/1.3 var(--serif);
+}
+.add {
+  display: flex;
+  gap: 10px;
+  align-items: center;
+  border-top: 1px solid var(--rule);
+  padding: 0 24px;
+  background: var(--paper);
+}
+.add span {
+  color: var(--leaf);
+  font-weight: 600;
+}
+.add input {
+  flex: 1;
+  border: 0;
+  background: transparent;
+  padding: 8px 4px;
+  outline-offset: -2px;
+}
+.add input::placeholder {
+  color: var(--soft);
+}
+@media (max-width: 700px) {
+  .head > div:first-child {
+    padding-left: 16px;
+  }
+}
+</style>

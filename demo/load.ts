@@ -1,0 +1,266 @@
+import { addWorkingDays, dateIn, type PlainDate } from '#core/base/dates'
+import type { CommandId, ItemId, PersonId } from '#core/base/ids'
+import { must } from '#core/base/result'
+import { memberId } from '#core/access/access'
+import type { Command } from '#core/commands/registry'
+import type { FieldTypeName, OptionColour, Value } from '#core/fields/contract'
+import { boardOf, fieldsOf, kindsOf, statusesOf } from '#core/model/reader'
+import type { Field, FieldId, Person, Project, ProjectId } from '#core/model/records'
+import { kindOfPattern, starterPattern } from '#core/projects/starter-pattern'
+import type { OpenDatabase } from '../server/db/open'
+import { Room } from '../server/rooms/room'
+import type { Clock } from '../server/services/clock'
+import { foundWorkspace } from '../server/services/founding'
+import { Chance } from './chance'
+import * as scenario from './scenario'
+
+type Bare<C> = C extends Command ? Omit<C, 'id' | 'v'> : never
+const timeZone = 'Europe/Berlin'
+const days = 14
+
+/**
+ * Loads the demo into an empty database: founds the workspace and then runs commands under a clock that walks over the
+ * last two weeks. The same moment gives the same demo.
+ */
+export async function loadDemo(database: OpenDatabase, clock: Clock): Promise<void> {
+  const chance = new Chance(20)
+  const end = Date.parse(clock.now())
+  const start = end - days * 86_400_000
+  let moment = start
+  const newId = chance.ids(() => moment)
+  const ownerId = newId() as PersonId
+  const founding = { name: 'Botanic garden', timeZone, demo: true, workspaceId: newId() }
+  const owner = { id: ownerId, name: scenario.owner.name, email: emailOf(scenario.owner.name), colour: scenario.owner.colour }
+  const { workspaceId } = await foundWorkspace(database.db, { ...founding, owner })
+  const room = await Room.open(database, workspaceId, clock)
+  const walk = new Walk(room, chance, newId, (at) => (moment = at), start, end)
+  await new Telling(walk, chance, newId, ownerId, dateIn(timeZone, clock.now())).tell()
+}
+
+const emailOf = (name: string): string =>
+  `${name.split(' ')[0]?.normalize('NFD').replace(/[^a-z]/gi, '').replace(/^ucja$/, 'lucja').toLowerCase()}@garden.example`
+
+/** Commands planned at moments, done in the order of these. */
+class Walk {
+  readonly #planned: { at: number; by: PersonId; make: () => Bare<Command> | undefined }[] = []
+  constructor(
+    readonly room: Room,
+    readonly chance: Chance,
+    readonly newId: () => string,
+    readonly setMoment: (at: number) => void,
+    readonly start: number,
+    readonly end: number,
+  ) {}
+
+  /** A moment at work, `day` days after the start; never past the end. */
+  at(day: number): number {
+    const whole = Math.floor(day)
+    const at = this.start + whole * 86_400_000 + (day - whole) * 8 * 3_600_000
+    return Math.min(at, this.end - 60_000 * (1 + this.chance.below(50)))
+  }
+
+  plan(at: number, by: PersonId, make: () => Bare<Command> | undefined): void {
+    this.#planned.push({ at, by, make })
+  }
+
+  async do(at: number, by: PersonId, bare: Bare<Command>): Promise<void> {
+    this.setMoment(at)
+    const command = { id: this.newId() as CommandId, v: 1, ...bare } as Command
+    const answer = await this.room.submit(command, by, new Date(at).toISOString())
+    if ('problem' in answer) throw new Error(`demo: ${command.type}: ${JSON.stringify(answer.problem)}`)
+  }
+
+  async run(): Promise<void> {
+    for (const { at, by, make } of this.#planned.sort((a, b) => a.at - b.at)) {
+      const bare = make()
+      if (bare) await this.do(at, by, bare)
+    }
+  }
+}
+
+interface Made {
+  readonly item: ItemId
+  readonly project: ProjectId
+  readonly people: readonly PersonId[]
+  readonly day: number
+}
+
+/** What happens in the demo. */
+class Telling {
+  readonly #people = new Map<string, Person>()
+  readonly #leaves: Made[] = []
+  readonly #parents: Made[] = []
+
+  constructor(
+    readonly walk: Walk,
+    readonly chance: Chance,
+    readonly newId: () => string,
+    readonly owner: PersonId,
+    readonly today: PlainDate,
+  ) {}
+
+  async tell(): Promise<void> {
+    const [garden, visitors, seeds] = [await this.#project('Glasshouse', 'GLH', 'leaf', 1), await this.#project('Visitors ask', 'VIS', 'pool', 2), await this.#project('Seed bank', 'SED', 'wren', 3)]
+    await this.#addPeople([garden, visitors, seeds])
+    await this.#plantGarden(garden)
+    await this.#list(visitors, 'request', scenario.requests, ['Jónas Whitlow', 'Imke Sorrel'])
+    await this.#list(seeds, 'task', scenario.seeds, ['Mirela Quince', 'Imke Sorrel'])
+    this.#planMoves(garden, { 'In hand': 8, 'Being checked': 3, Ready: 32, Noted: 58, 'Set aside': 9 })
+    this.#planMoves(visitors, { 'In hand': 4, 'Being checked': 1, Ready: 6, Noted: 4, 'Set aside': 1 })
+    this.#planMoves(seeds, { 'In hand': 2, 'Being checked': 1, Ready: 3, Noted: 3, 'Set aside': 0 })
+    await this.walk.run()
+  }
+
+  async #project(name: string, prefix: string, colour: Project['colour'], order: number): Promise<ProjectId> {
+    const body = starterPattern({ name, prefix, colour, order }, this.newId)
+    const { project, workflows } = body
+    const field = (label: string, type: FieldTypeName, at: number, options: readonly string[] = [], colours: readonly OptionColour[] = []): Field => ({
+      id: this.newId() as FieldId, project: project.id, name: label, help: '', type, order: at, archived: false,
+      settings: options.length ? { options: options.map((one, i) => ({ id: this.newId() as never, label: one, colour: colours[i % colours.length] ?? 'slate' })) } : {},
+    }) // prettier-ignore
+    if (prefix === 'GLH') {
+      body.fields.push(field('bay', 'oneOption', 7, scenario.bays, ['moss', 'bark', 'pond', 'rain', 'flax', 'lilac']))
+      body.fields.push(field('tags', 'severalOptions', 8, scenario.tags, ['rain', 'blossom', 'moss', 'slate', 'iris', 'flax']))
+      body.fields.push(field('signed off', 'checkbox', 9))
+    }
+    body.fields.push(field('notes', 'longText', 10))
+    const workflow = must(workflows[0], 'workflow').id
+    scenario.kinds.forEach((kind, i) => body.kinds.push(kindOfPattern(kind.name, kind.icon, project.id, workflow, 2 + i, this.newId)))
+    for (const view of body.views) {
+      if (view.definition.layout === 'board') Object.assign(view, { name: prefix === 'GLH' ? 'The works' : prefix === 'VIS' ? 'Requests' : 'Packets' })
+      else if (prefix === 'GLH') Object.assign(view.definition, { show: [...view.definition.show, ...body.fields.slice(6, 8).map((one) => one.id)] })
+    }
+    await this.walk.do(this.walk.at(0), this.owner, { type: 'projects.create', ...body })
+    return project.id
+  }
+
+  async #addPeople(projects: readonly ProjectId[]): Promise<void> {
+    this.#people.set(scenario.owner.name, must(this.walk.room.state.maybe('person', this.owner), 'owner'))
+    const people = scenario.team.map(({ name, role, colour, hours }) => {
+      const person: Person = { id: this.newId() as PersonId, name, email: emailOf(name), role, colour, hoursPerWeek: hours, active: true }
+      this.#people.set(name, person)
+      return person
+    })
+    const memberships = people.filter((one) => one.role !== 'lead').flatMap((person) =>
+      projects.filter((_, i) => i === 0 || this.#isIn(person.name, i)).map((project) => ({ id: memberId(project, person.id), project, person: person.id, role: must(person.role, 'role') }))) // prettier-ignore
+    await this.walk.do(this.walk.at(0), this.owner, { type: 'people.add', people, members: memberships })
+  }
+
+  /** Everyone works on the glasshouse; the other two projects have fewer people. */
+  #isIn(name: string, project: number): boolean {
+    return project === 1 ? ['Jónas Whitlow', 'Noor Castellane', 'Yuki Pemberton', 'Hamid Torvald'].includes(name) : ['Mirela Quince', 'Adaeze Marlow'].includes(name)
+  }
+
+  #id(name: string): PersonId {
+    return must(this.#people.get(name), name).id
+  }
+  #ofCraft(craft: scenario.Craft): PersonId {
+    return this.#id(this.chance.pick([scenario.owner, ...scenario.team].filter((one) => one.craft === craft && one.role !== 'reader')).name)
+  }
+  #field(project: ProjectId, name: string): Field {
+    return must(fieldsOf(this.walk.room.state, project).find((one) => one.name === name), name)
+  }
+  #option(project: ProjectId, field: string, label: string): string {
+    return must(this.#field(project, field).settings.options?.find((one) => one.label === label), label).id
+  }
+
+  async #plantGarden(project: ProjectId): Promise<void> {
+    let day = 0.02
+    const soon = () => (day += 0.0035)
+    for (const bay of scenario.bays) {
+      const top = await this.#add(project, 'deliverable', `${bay}, ready to reopen`, null, soon(), [this.owner], { bay: this.#option(project, 'bay', bay) })
+      for (const part of scenario.packages) {
+        const lead = this.#ofCraft(part.craft)
+        const middle = await this.#add(project, 'deliverable', part.title.replace('@', bay.toLowerCase()), top, soon(), [lead], { bay: this.#option(project, 'bay', bay) })
+        for (const job of part.jobs) {
+          if (this.chance.next() < 0.06) continue
+          const made = await this.#job(project, job, middle, soon(), part, bay)
+          for (const step of job.steps ?? []) if (this.chance.next() < 0.62) await this.#job(project, { title: step, kind: 'task', hours: 1 + this.chance.below(3) }, made, soon(), part, bay)
+        }
+      }
+    }
+  }
+
+  #job(project: ProjectId, job: scenario.Job, parent: ItemId, day: number, part: scenario.Package, bay: string): Promise<ItemId> {
+    const who = this.chance.next() < 0.08 ? [] : [this.#ofCraft(part.craft), ...(this.chance.next() < 0.12 ? [this.#ofCraft(part.checker)] : [])]
+    const reviewer = this.chance.pick([this.#ofCraft(part.checker), this.owner, this.#ofCraft('plants')])
+    return this.#add(project, job.kind, job.title, parent, day, who, {
+      bay: this.#option(project, 'bay', bay),
+      reviewer: [reviewer],
+      effort: job.hours * 100,
+      need: this.#option(project, 'need', this.chance.pick(['must', 'should', 'should', 'could', 'not now'])),
+      ...(this.chance.next() < 0.5 && { tags: [this.#option(project, 'tags', this.chance.pick(scenario.tags))] }),
+    })
+  }
+
+  async #list(project: ProjectId, kind: string, titles: readonly string[], who: readonly string[]): Promise<void> {
+    let day = 0.8
+    for (const title of titles)
+      await this.#add(project, kind, title, null, (day += 0.02), this.chance.next() < 0.15 ? [] : [this.#id(this.chance.pick(who))], {
+        reviewer: [this.#id(must(who[1], 'reviewer'))],
+        need: this.#option(project, 'need', this.chance.pick(['must', 'should', 'could'])),
+      })
+  }
+
+  async #add(project: ProjectId, kind: string, title: string, parent: ItemId | null, day: number, who: readonly PersonId[], values: Record<string, Value>): Promise<ItemId> {
+    const { state } = this.walk.room
+    const item = this.newId() as ItemId
+    const byName = Object.entries({ ...values, ...(who.length && { assignees: [...new Set(who)].sort() }) })
+    const entry = {
+      item, project, title, parent,
+      kind: must(kindsOf(state, project).find((one) => one.name === kind), kind).id,
+      status: must(statusesOf(state, project)[0], 'status').id,
+      values: Object.fromEntries(byName.map(([name, value]) => [this.#field(project, name).id, value])),
+    } // prettier-ignore
+    await this.walk.do(this.walk.at(day), this.owner, { type: 'items.add', items: [entry] })
+    ;(kind === 'deliverable' ? this.#parents : this.#leaves).push({ item, project, people: who, day })
+    return item
+  }
+
+  /** Every leaf ends in a status by the counts given, all others accepted; each walks there over the days. */
+  #planMoves(project: ProjectId, counts: Readonly<Record<string, number>>): void {
+    const leaves = this.#leaves.filter((one) => one.project === project)
+    const order = ['Noted', 'Ready', 'In hand', 'Being checked', 'Accepted']
+    const shuffled = leaves.map((leaf) => ({ leaf, at: this.chance.next() })).sort((a, b) => a.at - b.at)
+    const ends: string[] = Object.entries(counts).flatMap(([name, n]) => new Array<string>(n).fill(name))
+    shuffled.forEach(({ leaf }, i) => {
+      const end = ends[i] ?? 'Accepted'
+      const steps = end === 'Set aside' ? ['Set aside'] : order.slice(1, order.indexOf(end) + 1)
+      this.#planSteps(leaf, steps, end)
+      this.#planDue(leaf, end, i)
+    })
+    if (counts['In hand'] === 8) {
+      const board = must(boardOf(this.walk.room.state, project), 'board')
+      const column = must(board.definition.columns.find((one) => one.name === 'Being checked'), 'column')
+      this.walk.plan(this.walk.at(2), this.owner, () => ({ type: 'board.limit', board: board.id, column: column.id, from: column.limit, to: 4 }))
+    }
+    for (const parent of this.#parents.filter((one) => one.project === project)) this.#planSteps(parent, ['Ready'], 'Ready')
+  }
+
+  #planSteps(made: Made, steps: readonly string[], end: string): void {
+    const isOpen = end === 'In hand' || end === 'Being checked'
+    let day = isOpen ? 6 + this.chance.next() * 4 : 1 + this.chance.next() * 5
+    for (const step of steps) {
+      day += 0.15 + this.chance.next() * (isOpen ? 0.9 : 1.9)
+      const by = made.people.length && step !== 'Accepted' ? this.chance.pick(made.people) : this.owner
+      this.walk.plan(this.walk.at(day), by, () => {
+        const { state } = this.walk.room
+        const item = must(state.maybe('item', made.item), 'item')
+        const to = must(statusesOf(state, made.project).find((one) => one.name === step), step).id
+        return { type: 'items.move', items: [{ item: made.item, status: { from: item.status, to } }] }
+      })
+    }
+  }
+
+  /** Thirty open ones stay without a day; some are late; most lie in the coming weeks. */
+  #planDue(made: Made, end: string, i: number): void {
+    const isOver = end === 'Accepted' || end === 'Set aside'
+    if (!isOver && i % 4 === 1) return
+    const calendar = this.walk.room.state.workspace()
+    const isLate = !isOver && (end === 'In hand' || end === 'Being checked' ? i % 3 === 0 : i % 11 === 0)
+    const ahead = isOver ? -1 - this.chance.below(9) : isLate ? -1 - this.chance.below(4) : this.chance.below(end === 'In hand' ? 6 : 22)
+    const to = addWorkingDays(this.today, ahead || 1, calendar)
+    const due = this.#field(made.project, 'due').id
+    this.walk.plan(this.walk.at(0.9 + this.chance.next()), this.owner, () => ({ type: 'items.set', items: [{ item: made.item, set: { [due]: { from: null, to } } }] }))
+  }
+}

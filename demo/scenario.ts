@@ -1,0 +1,99 @@
+/** A botanic garden reopens its old glasshouse: the people, the places and the work, all made up. */
+import type { KindIcon, PaletteColour, Role } from '#core/model/records'
+
+export interface DemoPerson {
+  readonly name: string
+  readonly role: Role
+  readonly colour: PaletteColour
+  readonly hours: number
+  readonly craft: Craft
+}
+export type Craft = 'lead' | 'plants' | 'heating' | 'joinery' | 'water' | 'ironwork' | 'paint' | 'glass' | 'visitors'
+
+export const owner: DemoPerson = { name: 'Séverine Oakes', role: 'owner', colour: 'wren', hours: 40, craft: 'lead' }
+export const team: readonly DemoPerson[] = [
+  { name: 'Imke Sorrel', role: 'lead', colour: 'pond', hours: 36, craft: 'plants' },
+  { name: 'Hamid Torvald', role: 'contributor', colour: 'pool', hours: 30, craft: 'heating' },
+  { name: 'Tobias Renn', role: 'contributor', colour: 'bark', hours: 36, craft: 'joinery' },
+  { name: 'Adaeze Marlow', role: 'contributor', colour: 'foxglove', hours: 32, craft: 'water' },
+  { name: 'Piotr Halvorsen', role: 'contributor', colour: 'reed', hours: 38, craft: 'ironwork' },
+  { name: 'Łucja Brandt', role: 'contributor', colour: 'iris', hours: 30, craft: 'paint' },
+  { name: 'Noor Castellane', role: 'contributor', colour: 'slate', hours: 24, craft: 'heating' },
+  { name: 'Gwilym Ashdown', role: 'contributor', colour: 'leaf', hours: 36, craft: 'glass' },
+  { name: 'Mirela Quince', role: 'contributor', colour: 'foxglove', hours: 30, craft: 'plants' },
+  { name: 'Jónas Whitlow', role: 'contributor', colour: 'reed', hours: 20, craft: 'visitors' },
+  { name: 'Yuki Pemberton', role: 'reader', colour: 'iris', hours: 0, craft: 'visitors' },
+]
+
+export const kinds: readonly { name: string; icon: KindIcon }[] = [
+  { name: 'defect', icon: 'defect' },
+  { name: 'inspection', icon: 'inspection' },
+  { name: 'deliverable', icon: 'deliverable' },
+  { name: 'request', icon: 'request' },
+]
+
+export const bays = ['Palm court', 'Boiler house', 'Fern gallery', 'North bay', 'South bay', 'Potting sheds'] as const
+export const tags = ['wet trade', 'heritage', 'public', 'scaffold', 'electrics', 'planting'] as const
+
+export interface Job {
+  readonly title: string
+  readonly kind: 'task' | 'defect' | 'inspection'
+  readonly hours: number
+  readonly steps?: readonly string[]
+}
+export interface Package {
+  readonly title: string
+  readonly craft: Craft
+  readonly checker: Craft
+  readonly jobs: readonly Job[]
+}
+
+const task = (title: string, hours: number, steps?: readonly string[]): Job => ({ title, kind: 'task', hours, ...(steps && { steps }) })
+const defect = (title: string, hours: number): Job => ({ title, kind: 'defect', hours })
+const inspection = (title: string, hours: number): Job => ({ title, kind: 'inspection', hours })
+
+/** What is done in every bay; the bay's name comes into the title where `@` stands. */
+export const packages: readonly Package[] = [
+  {
+    title: 'Heating of the @', craft: 'heating', checker: 'heating',
+    jobs: [
+      task('Flush the heating loop', 8, ['Photograph the valves before', 'Isolate the east branch']), task('Rewire pump control', 6), task('Lag the return pipes', 5),
+      inspection('Safety valve, yearly check', 1), defect('Gauge reads 0.3 bar high', 3), task('Swap the thermostat', 2),
+    ],
+  },
+  {
+    title: 'Ironwork and glass of the @', craft: 'ironwork', checker: 'glass',
+    jobs: [
+      task('Reseat cast-iron brackets', 9, ['Mark every bracket', 'Lead for the bolts']), task('Survey ridge glazing', 4), task('Re-putty the lower panes', 14),
+      defect('Vent winder slips under load', 4), inspection('Load test of the walkway', 2),
+    ],
+  },
+  {
+    title: 'Joinery and paint of the @', craft: 'joinery', checker: 'paint',
+    jobs: [
+      task('Prime door furniture', 4), task('Re-hang rain goods', 6), task('Paint the bench frames', 12, ['Sand to bare iron', 'First coat']),
+      defect('Door drags on the sill', 2),
+    ],
+  },
+  {
+    title: 'Water and planting of the @', craft: 'water', checker: 'plants',
+    jobs: [
+      task('Bed in new soil', 10, ['Sieve the old loam']), task('Repot the tree ferns', 7), inspection('Pressure-test mist lines', 3), task('Label the collection', 5),
+      defect('Tank overflows at night', 6),
+    ],
+  },
+] // prettier-ignore
+
+export const requests = [
+  'Is the boiler house open to schools?', 'May we photograph a wedding in the palm court?', 'A bench for the fern gallery, in memory',
+  'Which orchids flower in January?', 'Guided tour for the blind society', 'Pushchairs on the spiral stairs?', 'Cuttings of the old fig, for a school',
+  'Concert on the reopening evening', 'The map at the gate is upside down', 'Volunteers on Sundays?', 'Where did the carp go?', 'A recording of the mist',
+  'Loan of two palms for the town hall', 'Is the café vegan?', 'Drawing class, Thursdays', 'Lost: one green umbrella', 'Interview for the town’s radio',
+  'Seeds for the allotment club', 'Wheelchair ramp at the north door', 'May dogs come in?', 'Group of forty, 3 December', 'A birthday among ferns',
+  'Sponsor a pane of glass', 'Opening hours over the holidays',
+] // prettier-ignore
+
+export const seeds = [
+  'Sort the bean packets', 'Germination test, batch 12', 'Dry the poppy heads', 'Label drawers A to F', 'Mend the cold store door', 'Count what came from exchange',
+  'Write to three gardens', 'Photograph seed coats', 'Discard what is past its year', 'Order silica gel', 'Sieve the foxglove', 'List what the meadow needs',
+] // prettier-ignore

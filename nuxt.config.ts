@@ -1,0 +1,66 @@
+import { fileURLToPath } from 'node:url'
+import { defineNuxtConfig } from 'nuxt/config'
+import vuetify, { transformAssetUrls } from 'vite-plugin-vuetify'
+
+const core = fileURLToPath(new URL('./core', import.meta.url))
+
+export default defineNuxtConfig({
+  modules: ['./modules/db-worker', '@pinia/nuxt', '@nuxt/eslint', 'nuxt-security'],
+  devtools: { enabled: false },
+  telemetry: false,
+  compatibilityDate: '2026-05-01',
+  css: ['vuetify/styles', '~/theme/fonts.css', '~/theme/colours.css', '~/theme/base.css'],
+  build: { transpile: ['vuetify'] },
+  features: { inlineStyles: false },
+  imports: { scan: false, autoImport: false },
+  components: { dirs: [] },
+  alias: { '#core': core },
+  routeRules: { '/app/**': { ssr: false }, '/app': { ssr: false } },
+  spaLoadingTemplate: 'spa-loading-template.html',
+  app: { head: { htmlAttrs: { lang: 'en' }, title: 'Wrenleaf', link: [{ rel: 'icon', type: 'image/svg+xml', href: '/mark.svg' }] } },
+  nitro: {
+    preset: 'node-server',
+    compressPublicAssets: { gzip: true, brotli: true },
+    serverAssets: [{ baseName: 'migrations', dir: './db/migrations' }],
+    imports: false,
+    alias: { '#core': core },
+  },
+  vite: {
+    plugins: [vuetify({ autoImport: true })],
+    vue: { template: { transformAssetUrls } },
+    worker: { format: 'es' },
+    optimizeDeps: { include: ['comlink', '@mdi/js', 'papaparse'] },
+  },
+  eslint: { config: { stylistic: false } },
+  typescript: { strict: true, tsConfig: { compilerOptions: { noUncheckedIndexedAccess: true, types: ['node'] } } },
+  security: {
+    nonce: true,
+    sri: true,
+    // Refuses above 2 MB: each route states its own largest body instead, counted while reading.
+    requestSizeLimiter: false,
+    rateLimiter: false,
+    corsHandler: false,
+    // Refuses "a < b".
+    xssValidator: false,
+    headers: {
+      crossOriginEmbedderPolicy: false,
+      strictTransportSecurity: false,
+      contentSecurityPolicy: {
+        'default-src': ["'self'"],
+        'base-uri': ["'none'"],
+        'object-src': ["'none'"],
+        'script-src': ["'self'", "'nonce-{{nonce}}'", "'strict-dynamic'"],
+        'script-src-attr': ["'none'"],
+        'style-src': ["'self'", "'nonce-{{nonce}}'"],
+        'style-src-attr': ["'unsafe-inline'"],
+        'img-src': ["'self'", 'data:', 'blob:'],
+        'font-src': ["'self'"],
+        'connect-src': ["'self'"],
+        'worker-src': ["'self'"],
+        'frame-ancestors': ["'none'"],
+        'form-action': ["'self'"],
+        'upgrade-insecure-requests': false,
+      },
+    },
+  },
+})

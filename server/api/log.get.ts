@@ -1,0 +1,18 @@
+import { defineEventHandler, getQuery } from 'h3'
+import { longestCatchUp, type LogMessage } from '#core/wire/feed'
+import { entriesAfter } from '../db/log'
+import { answering, refuse, signedIn } from '../http/request'
+import { messageFor } from '../rooms/feed'
+
+/** The entries after a sequence number, as far as one may see them. */
+export default defineEventHandler((event) =>
+  answering(event, async (house): Promise<{ messages: LogMessage[] }> => {
+    const { me, room } = await signedIn(event, house)
+    const after = Number(getQuery(event).after)
+    if (!Number.isSafeInteger(after) || after < 0) return refuse('unreadable', { where: 'after' })
+    const stored = await entriesAfter(house.database.db, room.workspace, after, longestCatchUp + 1)
+    if (stored.length > longestCatchUp) return refuse('log-too-far-back')
+    // Of a large entry the parts tell what may be seen of it.
+    return { messages: stored.map(({ entry, parts }) => (parts ? { tell: 'large', sequence: entry.sequence, parts } : messageFor(room.state, entry, parts, me))) }
+  }),
+)

@@ -1,0 +1,33 @@
+import { eq, sql } from 'drizzle-orm'
+import type { EntityName, Records } from '#core/model/records'
+import { MapState } from '#core/model/state'
+import type { Db } from './open'
+import { recordOf } from './rows'
+import { recordTables, workspace } from './schema'
+
+/** The workspace that stands in this database; there is one. */
+export async function theWorkspace(db: Db): Promise<typeof workspace.$inferSelect | undefined> {
+  return (await db.select().from(workspace).limit(1))[0]
+}
+
+/** Reads a whole workspace, in one transaction that sees one state of it. */
+export async function loadState(db: Db, id: string): Promise<{ state: MapState; sequence: number }> {
+  return db.transaction(
+    async (tx) => {
+      const state = new MapState()
+      const [row] = await tx.select().from(workspace).where(eq(workspace.id, id))
+      if (!row) throw new Error(`no workspace ${id}`)
+      const { sequence, ...record } = row
+      state.put('workspace', id, record as Records['workspace'])
+      for (const [entity, table] of Object.entries(recordTables)) {
+        const rows = await tx.select().from(table).where(sql`workspace_id = ${id}::uuid`)
+        for (const one of rows) {
+          const loaded = recordOf(table, one) as { id: string }
+          state.put(entity as EntityName, loaded.id, loaded as Records[EntityName])
+        }
+      }
+      return { state, sequence }
+    },
+    { isolationLevel: 'repeatable read', accessMode: 'read only' },
+  )
+}

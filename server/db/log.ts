@@ -1,0 +1,89 @@
+import { and, asc, desc, eq, gt, inArray, lt } from 'drizzle-orm'
+import type { CommandId, PersonId } from '#core/base/ids'
+import type { Entry } from '#core/change/command'
+import type { Patch } from '#core/change/patch'
+import type { LongText } from '#core/model/records'
+import type { Db, Tx } from './open'
+import { isoOf } from './rows'
+import { log, logItem, logPart, longText, workspace } from './schema'
+
+/** An entry as it stands in the log; one of several parts has no patch of its own. */
+export interface StoredEntry {
+  readonly entry: Entry
+  readonly parts: number
+}
+
+type LogRow = typeof log.$inferSelect
+
+function entryOf(row: LogRow): StoredEntry {
+  const entry: Entry = {
+    sequence: row.sequence,
+    command: row.command as CommandId,
+    type: row.type,
+    v: row.v,
+    by: row.by as PersonId,
+    at: isoOf(row.at),
+    patch: (row.patch ?? []) as Patch,
+    ...(row.more as Pick<Entry, 'of' | 'leftAlone'>),
+  }
+  return { entry, parts: row.parts }
+}
+
+export const sequenceOf = async (db: Db | Tx, id: string): Promise<number> =>
+  (await db.select({ n: workspace.sequence }).from(workspace).where(eq(workspace.id, id)))[0]?.n ?? 0
+
+/** Entries after a sequence number, oldest first, at most `most`. */
+export async function entriesAfter(db: Db, id: string, after: number, most: number): Promise<StoredEntry[]> {
+  const rows = await db.select().from(log).where(and(eq(log.workspaceId, id), gt(log.sequence, after))).orderBy(asc(log.sequence)).limit(most)
+  return rows.map(entryOf)
+}
+
+export async function entryOfCommand(db: Db, id: string, command: string): Promise<StoredEntry | undefined> {
+  const rows = await db.select().from(log).where(and(eq(log.workspaceId, id), eq(log.command, command)))
+  return rows[0] && entryOf(rows[0])
+}
+
+export async function entryAt(db: Db, id: string, sequence: number): Promise<StoredEntry | undefined> {
+  const rows = await db.select().from(log).where(and(eq(log.workspaceId, id), eq(log.sequence, sequence)))
+  return rows[0] && entryOf(rows[0])
+}
+
+export async function partOf(db: Db, id: string, sequence: number, part: number): Promise<Patch | undefined> {
+  const rows = await db.select({ patch: logPart.patch }).from(logPart)
+    .where(and(eq(logPart.workspaceId, id), eq(logPart.sequence, sequence), eq(logPart.part, part))) // prettier-ignore
+  return rows[0]?.patch as Patch | undefined
+}
+
+/** The entry with its whole patch, however many parts it stands in. */
+export async function wholeEntry(db: Db, id: string, stored: StoredEntry): Promise<Entry> {
+  if (!stored.parts) return stored.entry
+  const rows = await db.select({ patch: logPart.patch }).from(logPart)
+    .where(and(eq(logPart.workspaceId, id), eq(logPart.sequence, stored.entry.sequence))).orderBy(asc(logPart.part)) // prettier-ignore
+  return { ...stored.entry, patch: rows.flatMap((row) => row.patch as Patch) }
+}
+
+/** What touched an item, newest first, before a sequence number; of large entries only the changes of this item. */
+export async function historyOf(db: Db, id: string, item: string, before: number, most: number): Promise<Entry[]> {
+  const touched = await db.select().from(logItem)
+    .where(and(eq(logItem.workspaceId, id), eq(logItem.item, item), lt(logItem.sequence, before)))
+    .orderBy(desc(logItem.sequence)).limit(most) // prettier-ignore
+  if (!touched.length) return []
+  const rows = await db.select().from(log)
+    .where(and(eq(log.workspaceId, id), inArray(log.sequence, touched.map((one) => one.sequence)))).orderBy(desc(log.sequence)) // prettier-ignore
+  return Promise.all(
+    rows.map(async (row) => {
+      const { entry } = entryOf(row)
+      const part = touched.find((one) => one.sequence === row.sequence)?.part
+      const inPart = (n: number) => partOf(db, id, row.sequence, n)
+      // An item's changes stand together, but a part may end among them.
+      const patch = part === null || part === undefined ? entry.patch : [...((await inPart(part)) ?? []), ...((await inPart(part + 1)) ?? [])]
+      return { ...entry, patch: patch.filter((change) => change.entity === 'item' && change.id === item) }
+    }),
+  )
+}
+
+export async function storedLongText(db: Db, id: string, textId: string): Promise<LongText | undefined> {
+  const rows = await db.select().from(longText).where(and(eq(longText.workspaceId, id), eq(longText.id, textId)))
+  const row = rows[0]
+  return row && ({ id: row.id, item: row.item, field: row.field, revision: row.revision, text: row.text } as LongText)
+}

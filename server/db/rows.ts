@@ -1,0 +1,77 @@
+import { getTableColumns, getTableName, sql, type SQL, type Table } from 'drizzle-orm'
+import type { PgTable } from 'drizzle-orm/pg-core'
+import type { Db, Tx } from './open'
+
+/** A row by the property names of its table. */
+export type Row = Readonly<Record<string, unknown>>
+
+interface ColumnShape {
+  readonly property: string
+  readonly name: string
+  readonly type: string
+}
+const shapes = new Map<Table, ColumnShape[]>()
+
+function shapeOf(table: PgTable): ColumnShape[] {
+  let shape = shapes.get(table)
+  if (!shape) {
+    shape = Object.entries(getTableColumns(table)).map(([property, column]) => ({ property, name: column.name, type: column.getSQLType() }))
+    shapes.set(table, shape)
+  }
+  return shape
+}
+
+const named = (name: string): SQL => sql.identifier(name) as unknown as SQL
+
+/**
+ * Writes rows by one set statement (`insert … select from unnest`), however many there are. With `replacing`, rows of
+ * the same key are replaced. Throws where the database wrote another number of rows than were given.
+ */
+export async function writeRows(tx: Tx | Db, table: PgTable, rows: readonly Row[], replacing?: readonly string[]): Promise<void> {
+  if (!rows.length) return
+  const shape = shapeOf(table)
+  const lists = shape.map(({ property, type }) => {
+    const values = rows.map((row) => (type === 'jsonb' ? JSON.stringify(row[property] ?? null) : (row[property] ?? null)))
+    const arrayType = type === 'jsonb' ? 'text' : type.replace(/\(\d+\)/, '')
+    return sql`${sql.param(values)}::${sql.raw(arrayType)}[]`
+  })
+  const picked = shape.map(({ name, type }) => (type === 'jsonb' ? sql`${named(name)}::jsonb` : sql`${named(name)}`))
+  const columns = sql.join(shape.map(({ name }) => named(name)), sql`, `) // prettier-ignore
+  const others = shape.filter(({ name }) => !replacing?.includes(name))
+  const conflict = replacing
+    ? sql` on conflict (${sql.join(replacing.map(named), sql`, `)}) do update set ${sql.join(
+        others.map(({ name }) => sql`${named(name)} = excluded.${named(name)}`), sql`, `)}` // prettier-ignore
+    : sql``
+  const result = await tx.execute(
+    sql`insert into ${table} (${columns}) select ${sql.join(picked, sql`, `)} from unnest(${sql.join(lists, sql`, `)}) as given(${columns})${conflict}`,
+  )
+  mustTouch(result.rowCount, rows.length, table)
+}
+
+/** Deletes the rows of these ids. Throws where there were fewer. */
+export async function deleteRows(tx: Tx, table: PgTable, workspace: string, ids: readonly string[]): Promise<void> {
+  if (!ids.length) return
+  const type = shapeOf(table).find(({ name }) => name === 'id')?.type ?? 'uuid'
+  const result = await tx.execute(
+    sql`delete from ${table} where workspace_id = ${workspace}::uuid and id = any(${sql.param([...ids])}::${sql.raw(type)}[])`,
+  )
+  mustTouch(result.rowCount, ids.length, table)
+}
+
+function mustTouch(touched: number | null, meant: number, table: PgTable): void {
+  if (touched !== meant) throw new Error(`${getTableName(table)}: ${String(touched)} rows instead of ${meant}`)
+}
+
+/** The record as core knows it: instants in ISO form, the workspace's id left out. */
+export function recordOf(table: PgTable, row: Row): Record<string, unknown> {
+  const record: Record<string, unknown> = {}
+  for (const { property, type } of shapeOf(table)) {
+    if (property === 'workspaceId') continue
+    const value = row[property]
+    record[property] = type.startsWith('timestamp') && value ? isoOf(value) : value
+  }
+  return record
+}
+
+/** `2026-11-24 13:40:02.118+00`, as PostgreSQL writes it, in ISO form. */
+export const isoOf = (value: unknown): string => new Date(String(value)).toISOString()

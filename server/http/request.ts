@@ -1,0 +1,107 @@
+import { createError, getCookie, getHeader, getRequestProtocol, setResponseHeader, setResponseStatus, type H3Event } from 'h3'
+import { randomUUID } from 'node:crypto'
+import { problem, type Problem, type ProblemCode } from '#core/base/result'
+import { mayRead } from '#core/access/access'
+import type { PersonId, ProjectId } from '#core/base/ids'
+import type { Room } from '../rooms/room'
+import { theHouse, type House } from '../services/house'
+import type { Session } from '../services/sessions'
+
+export const cookieName = 'wrenleaf_session'
+
+/** The codes that are answered with another status than 200. */
+const statuses: Partial<Record<ProblemCode, number>> = {
+  'not-signed-in': 401,
+  'wrong-sign-in': 401,
+  'not-allowed': 403,
+  'wrong-code': 403,
+  gone: 404,
+  'owner-exists': 410,
+  'log-too-far-back': 410,
+  'too-large': 413,
+  'too-often': 429,
+  unreadable: 400,
+  unexpected: 500,
+}
+
+/** Ends a request with a problem; the words are the page's. */
+export class Refusal extends Error {
+  constructor(readonly problem: Problem) {
+    super(problem.code)
+  }
+}
+export const refuse = (code: ProblemCode, said?: Problem['said']): never => {
+  throw new Refusal(problem(code, said))
+}
+
+/** Runs a route: every answer carries a request id; what was not expected is logged with it. */
+export async function answering<T>(event: H3Event, run: (house: House) => Promise<T>): Promise<T | { problem: Problem }> {
+  const request = randomUUID().slice(0, 8)
+  setResponseHeader(event, 'x-request-id', request)
+  setResponseHeader(event, 'cache-control', 'no-store')
+  try {
+    return await run(await theHouse())
+  } catch (error) {
+    const said = error instanceof Refusal ? error.problem : problem('unexpected', { request })
+    if (!(error instanceof Refusal)) console.error(`request ${request}: ${event.method} ${event.path}`, error)
+    if (event.node.res.headersSent) throw createError({ statusCode: 500 })
+    setResponseStatus(event, statuses[said.code] ?? 400)
+    return { problem: said }
+  }
+}
+
+export interface SignedIn {
+  readonly session: Session
+  readonly me: PersonId
+  readonly room: Room
+}
+
+/** Who asks; 401 where nobody is signed in or the account is gone. */
+export async function signedIn(event: H3Event, house: House): Promise<SignedIn> {
+  const secret = getCookie(event, cookieName)
+  const session = secret ? await house.sessions.find(secret) : undefined
+  const room = await house.room()
+  if (!session || !room) return refuse('not-signed-in')
+  const person = room.state.maybe('person', session.person)
+  if (!person?.active || !person.role) return refuse('not-signed-in')
+  return { session, me: session.person, room }
+}
+
+/** 404 where there is no such project or the person may not know of it. */
+export function readableProject(room: Room, me: PersonId, id: string): ProjectId {
+  if (!room.state.maybe('project', id) || !mayRead(room.state, me, id as ProjectId)) return refuse('gone')
+  return id as ProjectId
+}
+
+/** Writing routes are for our own pages: the Origin must be this very address. */
+export function sameOrigin(event: H3Event): void {
+  const origin = getHeader(event, 'origin')
+  const host = getHeader(event, 'host')
+  if (!origin || !host || origin !== `${getRequestProtocol(event, { xForwardedProto: true })}://${host}`) refuse('not-allowed', { needs: 'origin' })
+}
+
+/** Reads a JSON body, counting while it comes in. */
+export async function jsonBody(event: H3Event, mostBytes: number): Promise<unknown> {
+  const chunks: Buffer[] = []
+  let size = 0
+  for await (const chunk of event.node.req as AsyncIterable<Buffer>) {
+    size += chunk.length
+    if (size > mostBytes) return refuse('too-large')
+    chunks.push(chunk)
+  }
+  let body: unknown
+  try {
+    body = JSON.parse(Buffer.concat(chunks).toString('utf8'))
+  } catch {
+    return refuse('unreadable', { where: 'the body is no JSON' })
+  }
+  return isStorable(body) ? body : refuse('unreadable', { where: 'a character that cannot be stored' })
+}
+
+/** PostgreSQL stores neither the null character nor half of a surrogate pair. */
+function isStorable(value: unknown): boolean {
+  if (typeof value === 'string') return !value.includes('\u0000') && value.isWellFormed()
+  if (Array.isArray(value)) return value.every(isStorable)
+  if (value && typeof value === 'object') return Object.entries(value).every(([key, one]) => isStorable(key) && isStorable(one))
+  return true
+}

@@ -1,0 +1,62 @@
+import fs from 'node:fs'
+import os from 'node:os'
+import { dirname, join } from 'node:path'
+import { defineNitroPlugin, useRuntimeConfig, useStorage } from 'nitropack/runtime'
+import { loadDemo } from '../../demo/load'
+import { openDatabase } from '../db/open'
+import { theWorkspace } from '../db/load'
+import { serverClock } from '../services/clock'
+import { House, setHouse } from '../services/house'
+
+/** Nitro keeps the migrations as assets; drizzle reads a folder. */
+async function migrationsFolder(): Promise<string> {
+  const store = useStorage('assets:migrations')
+  const dir = fs.mkdtempSync(join(os.tmpdir(), 'migrations-'))
+  for (const key of await store.getKeys()) {
+    const file = join(dir, key.replaceAll(':', '/'))
+    fs.mkdirSync(dirname(file), { recursive: true })
+    const held = await store.getItem(key)
+    fs.writeFileSync(file, typeof held === 'string' ? held : JSON.stringify(held))
+  }
+  return dir
+}
+
+async function open(): Promise<House> {
+  const env = process.env
+  const clock = serverClock(env)
+  const migrations = await migrationsFolder()
+  try {
+    const dir = env.WRENLEAF_DATA ?? join(process.cwd(), '.data/workspace')
+    // The address of this very file is right only after an await.
+    const worker = new URL('./db-worker.mjs', import.meta.url)
+    const database = await openDatabase({ url: env.DATABASE_URL || undefined, dir, worker, migrations }, stopWith)
+    if (env.WRENLEAF_DEMO) {
+      const found = await theWorkspace(database.db)
+      if (found && !found.demo) {
+        await database.close()
+        throw new Error('This database holds a workspace that is no demo, so the demo is not loaded into it. Use npm start, or name another WRENLEAF_DATA.')
+      }
+      if (!found) await loadDemo(database, clock)
+    }
+    const house = new House(database, clock, useRuntimeConfig().app.buildId as string)
+    const room = await house.openRoom()
+    if (!room) console.log(`owner code: ${house.ownerCode}`)
+    return house
+  } finally {
+    fs.rmSync(migrations, { recursive: true, force: true })
+  }
+}
+
+const stopWith = (error: unknown): never => {
+  console.error(error instanceof Error ? error.message : String(error))
+  process.exit(1)
+}
+
+export default defineNitroPlugin((nitro) => {
+  const opening = open()
+  opening.catch(stopWith)
+  setHouse(opening)
+  // Nitro's own shutdown waits for open answers: the feeds are ended at the signal, before it begins to wait.
+  for (const signal of ['SIGTERM', 'SIGINT'] as const) process.once(signal, () => void opening.then((house) => house.feed.close()))
+  nitro.hooks.hook('close', async () => (await opening).close())
+})

@@ -1,0 +1,78 @@
+import type { ServerResponse } from 'node:http'
+import type { PersonId } from '#core/base/ids'
+import type { Entry } from '#core/change/command'
+import type { Reader } from '#core/model/reader'
+import type { FeedMessage } from '#core/wire/feed'
+import { seenBy } from '#core/wire/seen'
+
+interface Listener {
+  readonly person: PersonId
+  readonly session: string
+  readonly response: ServerResponse
+}
+
+/** A client that does not read is cut here; it comes back and catches up. */
+const mostWaiting = 4 << 20
+
+/** The open event streams of this server. */
+export class Feed {
+  readonly #listeners = new Set<Listener>()
+  #beat: NodeJS.Timeout
+
+  constructor() {
+    this.#beat = setInterval(() => {
+      for (const one of this.#listeners) one.response.write(':\n\n')
+    }, 15_000)
+    this.#beat.unref()
+  }
+
+  get size(): number {
+    return this.#listeners.size
+  }
+
+  get sessions(): string[] {
+    return [...new Set([...this.#listeners].map((one) => one.session))]
+  }
+
+  add(listener: Listener, hello: FeedMessage): void {
+    listener.response.write(`retry: 1000\n\n${frame(hello)}`)
+    this.#listeners.add(listener)
+    listener.response.once('close', () => this.#listeners.delete(listener))
+  }
+
+  /** Tells everyone what they may see of an entry; each person's frame is made once. */
+  publish(reader: Reader, entry: Entry, parts: number): void {
+    const frames = new Map<PersonId, string>()
+    for (const one of this.#listeners) {
+      let told = frames.get(one.person)
+      if (told === undefined) {
+        told = frame(messageFor(reader, entry, parts, one.person))
+        frames.set(one.person, told)
+      }
+      if (one.response.writableLength > mostWaiting) one.response.destroy()
+      else one.response.write(told)
+    }
+  }
+
+  end(session: string): void {
+    for (const one of this.#listeners) if (one.session === session) finish(one, 'signed-out')
+  }
+
+  close(): void {
+    clearInterval(this.#beat)
+    for (const one of this.#listeners) finish(one, 'closing')
+  }
+}
+
+/** What a person is told of an entry. */
+export function messageFor(reader: Reader, entry: Entry, parts: number, person: PersonId): Exclude<FeedMessage, { tell: 'hello' | 'ended' }> {
+  const seen = seenBy(reader, entry, person)
+  if (!seen) return { tell: 'sequence', n: entry.sequence }
+  return parts ? { tell: 'large', sequence: entry.sequence, parts } : { tell: 'entry', entry: seen }
+}
+
+const frame = (message: FeedMessage): string => `data: ${JSON.stringify(message)}\n\n`
+
+function finish(listener: Listener, why: 'signed-out' | 'closing'): void {
+  listener.response.end(frame({ tell: 'ended', why }))
+}

@@ -1,0 +1,70 @@
+import { randomInt } from 'node:crypto'
+import type { Clock } from './clock'
+import type { OpenDatabase } from '../db/open'
+import { theWorkspace } from '../db/load'
+import { channel, Room } from '../rooms/room'
+import { Feed } from '../rooms/feed'
+import { Sessions } from './sessions'
+
+/** Everything that a running server has: its database, the open room, the feeds, the sessions. */
+export class House {
+  readonly feed = new Feed()
+  readonly sessions: Sessions
+  /** Lets whoever started the server make the owner's account; letters that cannot be mistaken. */
+  readonly ownerCode: string
+  #room: Room | undefined
+  #look: NodeJS.Timeout | undefined
+
+  constructor(
+    readonly database: OpenDatabase,
+    readonly clock: Clock,
+    readonly build: string,
+  ) {
+    this.sessions = new Sessions(database.db, clock, database.isShared)
+    const letters = 'abcdefghkmnpqrstuvwxyz23456789'
+    this.ownerCode = Array.from({ length: 10 }, () => letters[randomInt(letters.length)]).join('')
+  }
+
+  /** Opens the workspace, where there is one. */
+  async openRoom(): Promise<Room | undefined> {
+    const found = await theWorkspace(this.database.db)
+    if (!found) return undefined
+    const room = await Room.open(this.database, found.id, this.clock)
+    room.hear((entry, parts) => this.feed.publish(room.state, entry, parts))
+    this.#room = room
+    if (this.database.isShared) await this.#shareRoom(room)
+    return room
+  }
+
+  /** A shared database may hold a workspace that another server founded. */
+  async room(): Promise<Room | undefined> {
+    return this.#room ?? (this.database.isShared ? this.openRoom() : undefined)
+  }
+
+  /** Other servers write too: their notices hasten, a look once a second makes sure. */
+  async #shareRoom(room: Room): Promise<void> {
+    const look = () => void room.catchUp().catch((error: unknown) => console.error('catching up:', error))
+    await this.database.listen(channel, look)
+    this.#look = setInterval(() => {
+      look()
+      void this.sessions.endedAmong(this.feed.sessions).then((ended) => ended.forEach((one) => this.feed.end(one)), console.error)
+    }, 1000)
+    this.#look.unref()
+  }
+
+  async close(): Promise<void> {
+    clearInterval(this.#look)
+    this.feed.close()
+    await this.database.close()
+  }
+}
+
+let opening: Promise<House> | undefined
+export const setHouse = (house: Promise<House>): void => {
+  opening = house
+}
+/** The one house of this process; requests that come early wait for it. */
+export function theHouse(): Promise<House> {
+  if (!opening) throw new TypeError('the house is not being opened')
+  return opening
+}
