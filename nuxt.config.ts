@@ -17,7 +17,13 @@ export default defineNuxtConfig({
   alias: { '#core': core },
   routeRules: { '/app/**': { ssr: false }, '/app': { ssr: false } },
   spaLoadingTemplate: 'spa-loading-template.html',
-  app: { head: { htmlAttrs: { lang: 'en' }, title: 'Wrenleaf', link: [{ rel: 'icon', type: 'image/svg+xml', href: '/mark.svg' }] } },
+  app: {
+    head: {
+      htmlAttrs: { lang: 'en' },
+      title: 'Wrenleaf',
+      link: [{ rel: 'icon', type: 'image/svg+xml', href: '/mark.svg' }],
+    },
+  },
   nitro: {
     preset: 'node-server',
     compressPublicAssets: { gzip: true, brotli: true },

@@ -6,7 +6,10 @@ import { useTheme } from 'vuetify'
 const session = useSession()
 const theme = useTheme()
 onMounted(() => session.restoreTheme())
-watch(() => session.night, (night) => theme.change(night ? 'night' : 'day'))
+watch(
+  () => session.night,
+  (night) => theme.change(night ? 'night' : 'day'),
+)
 </script>
 
 <template>

@@ -23,7 +23,8 @@ export const words = {
   line: {
     opening: 'opening',
     up: 'up to date',
-    down: (pending: number) => `no line to the server; ${pending ? `${n(pending, 'change is', 'changes are')} kept and sent when it is back` : 'you can go on, it is sent when it is back'}`,
+    down: (pending: number) =>
+      `no line to the server; ${pending ? `${n(pending, 'change is', 'changes are')} kept and sent when it is back` : 'you can go on, it is sent when it is back'}`,
     sending: (pending: number) => `sending ${n(pending, 'change', 'changes')}`,
     signedOut: 'signed out',
     outdated: 'a new version is there',
@@ -93,7 +94,8 @@ export const words = {
     moveTo: 'Move to …',
     actions: (key: string) => `Move ${key} to another column`,
     how: 'Enter opens it, Space picks it up, M moves it to a column.',
-    pickedUp: (title: string, column: string, place: number, of: number) => `Picked up ${title}. It is in ${column}, place ${place} of ${of}. Arrow keys move it, Space puts it down, Escape leaves it where it was.`,
+    pickedUp: (title: string, column: string, place: number, of: number) =>
+      `Picked up ${title}. It is in ${column}, place ${place} of ${of}. Arrow keys move it, Space puts it down, Escape leaves it where it was.`,
     over: (column: string, place: number, drop: string) => `${column}, place ${place}. ${drop}.`,
     putDown: (title: string, column: string) => `Put ${title} down in ${column}.`,
     cancelled: (title: string) => `${title} stays where it was.`,
@@ -140,7 +142,11 @@ export const words = {
   queue: {
     good: (hour: number) => (hour < 11 ? 'Good morning' : hour < 18 ? 'Good day' : 'Good evening'),
     summary: (late: number, inTurn: number) =>
-      !inTurn ? 'Nothing is your turn right now.' : !late ? `${n(inTurn, 'item is', 'items are')} your turn.` : `${late === 1 ? 'One is' : `${late} are`} late.`,
+      !inTurn
+        ? 'Nothing is your turn right now.'
+        : !late
+          ? `${n(inTurn, 'item is', 'items are')} your turn.`
+          : `${late === 1 ? 'One is' : `${late} are`} late.`,
     inTurn: (projects: number) => `in your turn${projects > 1 ? `, over ${projects} projects` : ''}`,
     now: 'Now',
     nowHint: 'what you have in hand',
@@ -165,10 +171,13 @@ export const words = {
     go: 'Sign in',
     noAccount: 'No account? Whoever leads your workspace can make you one.',
     demo: 'This workspace is a demo: step in as someone.',
-    demoAbout: (people: number) => `A botanic garden reopens its old glasshouse. ${people} people, three projects. What you do here stays on this machine.`,
-    inTurn: (turn: number, late: number) => (turn ? `${turn} in turn${late ? `, ${late} late` : ''}` : 'nothing in turn'),
+    demoAbout: (people: number) =>
+      `A botanic garden reopens its old glasshouse. ${people} people, three projects. What you do here stays on this machine.`,
+    inTurn: (turn: number, late: number) =>
+      turn ? `${turn} in turn${late ? `, ${late} late` : ''}` : 'nothing in turn',
     first: 'Make the owner’s account.',
-    firstAbout: 'This workspace is new. Whoever started it reads a code in the terminal; with it the first account is made, once.',
+    firstAbout:
+      'This workspace is new. Whoever started it reads a code in the terminal; with it the first account is made, once.',
     code: 'Code from the terminal',
     workspace: 'What the workspace is called',
     yourName: 'Your name',
@@ -206,7 +215,8 @@ export const words = {
     leftOut: 'are left out, unless mended',
     movedUp: 'move up, their parent is left out',
     people: (all: number, fresh: number) => `${n(all, 'person', 'people')} named, ${fresh} of them without an account`,
-    fresh: (kinds: number, fields: number) => `${n(kinds, 'new kind', 'new kinds')}, ${n(fields, 'new field', 'new fields')}`,
+    fresh: (kinds: number, fields: number) =>
+      `${n(kinds, 'new kind', 'new kinds')}, ${n(fields, 'new field', 'new fields')}`,
     faults: 'Left out',
     upHead: 'Moved up',
     upLine: (from: string) => `Its parent ${from} is left out.`,
@@ -228,6 +238,14 @@ export const words = {
     leave: 'leave, nothing is kept',
     leaveWord: 'Leave',
   },
-  editor: { empty: '–', choose: (name: string) => `Choose ${name}`, clear: 'Empty it', none: 'Nothing fits', yes: 'yes', no: 'no', edit: (name: string) => `Change ${name}` },
+  editor: {
+    empty: '–',
+    choose: (name: string) => `Choose ${name}`,
+    clear: 'Empty it',
+    none: 'Nothing fits',
+    yes: 'yes',
+    no: 'no',
+    edit: (name: string) => `Change ${name}`,
+  },
   notice: { dismiss: 'Close this notice', tryAgain: 'Keep mine', refused: 'Not done' },
 } as const

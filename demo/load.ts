@@ -30,7 +30,12 @@ export async function loadDemo(database: OpenDatabase, clock: Clock): Promise<vo
   const newId = chance.ids(() => moment)
   const ownerId = newId() as PersonId
   const founding = { name: 'Botanic garden', timeZone, demo: true, workspaceId: newId() }
-  const owner = { id: ownerId, name: scenario.owner.name, email: emailOf(scenario.owner.name), colour: scenario.owner.colour }
+  const owner = {
+    id: ownerId,
+    name: scenario.owner.name,
+    email: emailOf(scenario.owner.name),
+    colour: scenario.owner.colour,
+  }
   const { workspaceId } = await foundWorkspace(database.db, { ...founding, owner })
   const room = await Room.open(database, workspaceId, clock)
   const walk = new Walk(room, chance, newId, (at) => (moment = at), start, end)
@@ -38,7 +43,12 @@ export async function loadDemo(database: OpenDatabase, clock: Clock): Promise<vo
 }
 
 const emailOf = (name: string): string =>
-  `${name.split(' ')[0]?.normalize('NFD').replace(/[^a-z]/gi, '').replace(/^ucja$/, 'lucja').toLowerCase()}@garden.example`
+  `${name
+    .split(' ')[0]
+    ?.normalize('NFD')
+    .replace(/[^a-z]/gi, '')
+    .replace(/^ucja$/, 'lucja')
+    .toLowerCase()}@garden.example`
 
 /** Commands planned at moments, done in the order of these. */
 class Walk {
@@ -100,7 +110,11 @@ class Telling {
   ) {}
 
   async tell(): Promise<void> {
-    const [garden, visitors, seeds] = [await this.#project('Glasshouse', 'GLH', 'leaf', 1), await this.#project('Visitors ask', 'VIS', 'pool', 2), await this.#project('Seed bank', 'SED', 'wren', 3)]
+    const [garden, visitors, seeds] = [
+      await this.#project('Glasshouse', 'GLH', 'leaf', 1),
+      await this.#project('Visitors ask', 'VIS', 'pool', 2),
+      await this.#project('Seed bank', 'SED', 'wren', 3),
+    ]
     await this.#addPeople([garden, visitors, seeds])
     await this.#plantGarden(garden)
     await this.#list(visitors, 'request', scenario.requests, ['Jónas Whitlow', 'Imke Sorrel'])
@@ -120,15 +134,23 @@ class Telling {
     }) // prettier-ignore
     if (prefix === 'GLH') {
       body.fields.push(field('bay', 'oneOption', 7, scenario.bays, ['moss', 'bark', 'pond', 'rain', 'flax', 'lilac']))
-      body.fields.push(field('tags', 'severalOptions', 8, scenario.tags, ['rain', 'blossom', 'moss', 'slate', 'iris', 'flax']))
+      body.fields.push(
+        field('tags', 'severalOptions', 8, scenario.tags, ['rain', 'blossom', 'moss', 'slate', 'iris', 'flax']),
+      )
       body.fields.push(field('signed off', 'checkbox', 9))
     }
     body.fields.push(field('notes', 'longText', 10))
     const workflow = must(workflows[0], 'workflow').id
-    scenario.kinds.forEach((kind, i) => body.kinds.push(kindOfPattern(kind.name, kind.icon, project.id, workflow, 2 + i, this.newId)))
+    scenario.kinds.forEach((kind, i) =>
+      body.kinds.push(kindOfPattern(kind.name, kind.icon, project.id, workflow, 2 + i, this.newId)),
+    )
     for (const view of body.views) {
-      if (view.definition.layout === 'board') Object.assign(view, { name: prefix === 'GLH' ? 'The works' : prefix === 'VIS' ? 'Requests' : 'Packets' })
-      else if (prefix === 'GLH') Object.assign(view.definition, { show: [...view.definition.show, ...body.fields.slice(6, 8).map((one) => one.id)] })
+      if (view.definition.layout === 'board')
+        Object.assign(view, { name: prefix === 'GLH' ? 'The works' : prefix === 'VIS' ? 'Requests' : 'Packets' })
+      else if (prefix === 'GLH')
+        Object.assign(view.definition, {
+          show: [...view.definition.show, ...body.fields.slice(6, 8).map((one) => one.id)],
+        })
     }
     await this.walk.do(this.walk.at(0), this.owner, { type: 'projects.create', ...body })
     return project.id
@@ -137,7 +159,15 @@ class Telling {
   async #addPeople(projects: readonly ProjectId[]): Promise<void> {
     this.#people.set(scenario.owner.name, must(this.walk.room.state.maybe('person', this.owner), 'owner'))
     const people = scenario.team.map(({ name, role, colour, hours }) => {
-      const person: Person = { id: this.newId() as PersonId, name, email: emailOf(name), role, colour, hoursPerWeek: hours, active: true }
+      const person: Person = {
+        id: this.newId() as PersonId,
+        name,
+        email: emailOf(name),
+        role,
+        colour,
+        hoursPerWeek: hours,
+        active: true,
+      }
       this.#people.set(name, person)
       return person
     })
@@ -148,41 +178,81 @@ class Telling {
 
   /** Everyone works on the glasshouse; the other two projects have fewer people. */
   #isIn(name: string, project: number): boolean {
-    return project === 1 ? ['Jónas Whitlow', 'Noor Castellane', 'Yuki Pemberton', 'Hamid Torvald'].includes(name) : ['Mirela Quince', 'Adaeze Marlow'].includes(name)
+    return project === 1
+      ? ['Jónas Whitlow', 'Noor Castellane', 'Yuki Pemberton', 'Hamid Torvald'].includes(name)
+      : ['Mirela Quince', 'Adaeze Marlow'].includes(name)
   }
 
   #id(name: string): PersonId {
     return must(this.#people.get(name), name).id
   }
   #ofCraft(craft: scenario.Craft): PersonId {
-    return this.#id(this.chance.pick([scenario.owner, ...scenario.team].filter((one) => one.craft === craft && one.role !== 'reader')).name)
+    return this.#id(
+      this.chance.pick([scenario.owner, ...scenario.team].filter((one) => one.craft === craft && one.role !== 'reader'))
+        .name,
+    )
   }
   #field(project: ProjectId, name: string): Field {
-    return must(fieldsOf(this.walk.room.state, project).find((one) => one.name === name), name)
+    return must(
+      fieldsOf(this.walk.room.state, project).find((one) => one.name === name),
+      name,
+    )
   }
   #option(project: ProjectId, field: string, label: string): string {
-    return must(this.#field(project, field).settings.options?.find((one) => one.label === label), label).id
+    return must(
+      this.#field(project, field).settings.options?.find((one) => one.label === label),
+      label,
+    ).id
   }
 
   async #plantGarden(project: ProjectId): Promise<void> {
     let day = 0.02
     const soon = () => (day += 0.0035)
-    for (const bay of scenario.bays) {
-      const top = await this.#add(project, 'deliverable', `${bay}, ready to reopen`, null, soon(), [this.owner], { bay: this.#option(project, 'bay', bay) })
+    for (const [b, bay] of scenario.bays.entries()) {
+      const top = await this.#add(project, 'deliverable', `${bay}, ready to reopen`, null, soon(), [this.owner], {
+        bay: this.#option(project, 'bay', bay),
+      })
       for (const part of scenario.packages) {
         const lead = this.#ofCraft(part.craft)
-        const middle = await this.#add(project, 'deliverable', part.title.replace('@', bay.toLowerCase()), top, soon(), [lead], { bay: this.#option(project, 'bay', bay) })
-        for (const job of part.jobs) {
-          if (this.chance.next() < 0.06) continue
+        const middle = await this.#add(
+          project,
+          'deliverable',
+          part.title.replace('@', bay.toLowerCase()),
+          top,
+          soon(),
+          [lead],
+          { bay: this.#option(project, 'bay', bay) },
+        )
+        // Every bay another stretch of the list, so that few titles stand twice.
+        const jobs = [...part.jobs, ...part.jobs].slice((b * 5) % part.jobs.length).slice(0, 6 + (b % 2))
+        for (const job of jobs) {
           const made = await this.#job(project, job, middle, soon(), part, bay)
-          for (const step of job.steps ?? []) if (this.chance.next() < 0.62) await this.#job(project, { title: step, kind: 'task', hours: 1 + this.chance.below(3) }, made, soon(), part, bay)
+          for (const step of job.steps)
+            await this.#job(
+              project,
+              { title: step, kind: 'task', hours: 1 + this.chance.below(3), steps: [] },
+              made,
+              soon(),
+              part,
+              bay,
+            )
         }
       }
     }
   }
 
-  #job(project: ProjectId, job: scenario.Job, parent: ItemId, day: number, part: scenario.Package, bay: string): Promise<ItemId> {
-    const who = this.chance.next() < 0.08 ? [] : [this.#ofCraft(part.craft), ...(this.chance.next() < 0.12 ? [this.#ofCraft(part.checker)] : [])]
+  #job(
+    project: ProjectId,
+    job: scenario.Job,
+    parent: ItemId,
+    day: number,
+    part: scenario.Package,
+    bay: string,
+  ): Promise<ItemId> {
+    const who =
+      this.chance.next() < 0.08
+        ? []
+        : [this.#ofCraft(job.craft ?? part.craft), ...(this.chance.next() < 0.12 ? [this.#ofCraft(part.checker)] : [])]
     const reviewer = this.chance.pick([this.#ofCraft(part.checker), this.owner, this.#ofCraft('plants')])
     return this.#add(project, job.kind, job.title, parent, day, who, {
       bay: this.#option(project, 'bay', bay),
@@ -196,13 +266,29 @@ class Telling {
   async #list(project: ProjectId, kind: string, titles: readonly string[], who: readonly string[]): Promise<void> {
     let day = 0.8
     for (const title of titles)
-      await this.#add(project, kind, title, null, (day += 0.02), this.chance.next() < 0.15 ? [] : [this.#id(this.chance.pick(who))], {
-        reviewer: [this.#id(must(who[1], 'reviewer'))],
-        need: this.#option(project, 'need', this.chance.pick(['must', 'should', 'could'])),
-      })
+      await this.#add(
+        project,
+        kind,
+        title,
+        null,
+        (day += 0.02),
+        this.chance.next() < 0.15 ? [] : [this.#id(this.chance.pick(who))],
+        {
+          reviewer: [this.#id(must(who[1], 'reviewer'))],
+          need: this.#option(project, 'need', this.chance.pick(['must', 'should', 'could'])),
+        },
+      )
   }
 
-  async #add(project: ProjectId, kind: string, title: string, parent: ItemId | null, day: number, who: readonly PersonId[], values: Record<string, Value>): Promise<ItemId> {
+  async #add(
+    project: ProjectId,
+    kind: string,
+    title: string,
+    parent: ItemId | null,
+    day: number,
+    who: readonly PersonId[],
+    values: Record<string, Value>,
+  ): Promise<ItemId> {
     const { state } = this.walk.room
     const item = this.newId() as ItemId
     const byName = Object.entries({ ...values, ...(who.length && { assignees: [...new Set(who)].sort() }) })
@@ -231,10 +317,20 @@ class Telling {
     })
     if (counts['In hand'] === 8) {
       const board = must(boardOf(this.walk.room.state, project), 'board')
-      const column = must(board.definition.columns.find((one) => one.name === 'Being checked'), 'column')
-      this.walk.plan(this.walk.at(2), this.owner, () => ({ type: 'board.limit', board: board.id, column: column.id, from: column.limit, to: 4 }))
+      const column = must(
+        board.definition.columns.find((one) => one.name === 'Being checked'),
+        'column',
+      )
+      this.walk.plan(this.walk.at(2), this.owner, () => ({
+        type: 'board.limit',
+        board: board.id,
+        column: column.id,
+        from: column.limit,
+        to: 4,
+      }))
     }
-    for (const parent of this.#parents.filter((one) => one.project === project)) this.#planSteps(parent, ['Ready'], 'Ready')
+    for (const parent of this.#parents.filter((one) => one.project === project))
+      this.#planSteps(parent, ['Ready'], 'Ready')
   }
 
   #planSteps(made: Made, steps: readonly string[], end: string): void {
@@ -246,7 +342,10 @@ class Telling {
       this.walk.plan(this.walk.at(day), by, () => {
         const { state } = this.walk.room
         const item = must(state.maybe('item', made.item), 'item')
-        const to = must(statusesOf(state, made.project).find((one) => one.name === step), step).id
+        const to = must(
+          statusesOf(state, made.project).find((one) => one.name === step),
+          step,
+        ).id
         return { type: 'items.move', items: [{ item: made.item, status: { from: item.status, to } }] }
       })
     }
@@ -258,9 +357,16 @@ class Telling {
     if (!isOver && i % 4 === 1) return
     const calendar = this.walk.room.state.workspace()
     const isLate = !isOver && (end === 'In hand' || end === 'Being checked' ? i % 3 === 0 : i % 11 === 0)
-    const ahead = isOver ? -1 - this.chance.below(9) : isLate ? -1 - this.chance.below(4) : this.chance.below(end === 'In hand' ? 6 : 22)
+    const ahead = isOver
+      ? -1 - this.chance.below(9)
+      : isLate
+        ? -1 - this.chance.below(4)
+        : this.chance.below(end === 'In hand' ? 6 : 22)
     const to = addWorkingDays(this.today, ahead || 1, calendar)
     const due = this.#field(made.project, 'due').id
-    this.walk.plan(this.walk.at(0.9 + this.chance.next()), this.owner, () => ({ type: 'items.set', items: [{ item: made.item, set: { [due]: { from: null, to } } }] }))
+    this.walk.plan(this.walk.at(0.9 + this.chance.next()), this.owner, () => ({
+      type: 'items.set',
+      items: [{ item: made.item, set: { [due]: { from: null, to } } }],
+    }))
   }
 }

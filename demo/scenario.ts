@@ -39,7 +39,9 @@ export interface Job {
   readonly title: string
   readonly kind: 'task' | 'defect' | 'inspection'
   readonly hours: number
-  readonly steps?: readonly string[]
+  /** Where it is another craft's than the package's. */
+  readonly craft?: Craft
+  readonly steps: readonly string[]
 }
 export interface Package {
   readonly title: string
@@ -48,38 +50,50 @@ export interface Package {
   readonly jobs: readonly Job[]
 }
 
-const task = (title: string, hours: number, steps?: readonly string[]): Job => ({ title, kind: 'task', hours, ...(steps && { steps }) })
-const defect = (title: string, hours: number): Job => ({ title, kind: 'defect', hours })
-const inspection = (title: string, hours: number): Job => ({ title, kind: 'inspection', hours })
+const job =
+  (kind: Job['kind'], craft?: Craft) =>
+  (title: string, hours: number, ...steps: string[]): Job => ({ title, kind, hours, steps, ...(craft && { craft }) })
+const task = job('task')
+const defect = job('defect')
+const inspection = job('inspection')
+const painting = job('task', 'paint')
+const glazing = job('task', 'glass')
+const planting = job('task', 'plants')
 
-/** What is done in every bay; the bay's name comes into the title where `@` stands. */
+/** What is done; every bay takes a part of each list. The bay's name comes in where `@` stands. */
 export const packages: readonly Package[] = [
   {
     title: 'Heating of the @', craft: 'heating', checker: 'heating',
     jobs: [
-      task('Flush the heating loop', 8, ['Photograph the valves before', 'Isolate the east branch']), task('Rewire pump control', 6), task('Lag the return pipes', 5),
-      inspection('Safety valve, yearly check', 1), defect('Gauge reads 0.3 bar high', 3), task('Swap the thermostat', 2),
+      task('Flush the heating loop', 8, 'Photograph the valves before', 'Isolate the east branch'), task('Rewire pump control', 6), task('Lag the return pipes', 5, 'Cut the felt'),
+      inspection('Safety valve, yearly check', 1), defect('Gauge reads 0.3 bar high', 3), task('Swap the thermostat', 2), task('Bleed and balance radiators', 5),
+      defect('Loop loses pressure at night', 8), task('Descale the plate exchanger', 6), inspection('Flue draught, measured twice', 2), task('Move the frost sensor', 2),
+      defect('Pump hums above 40 Hz', 4), task('Sweep the boiler', 3), task('Hang the pipe brackets', 7, 'Drill the brick, not the joint'), inspection('Smoke test', 1),
     ],
   },
   {
     title: 'Ironwork and glass of the @', craft: 'ironwork', checker: 'glass',
     jobs: [
-      task('Reseat cast-iron brackets', 9, ['Mark every bracket', 'Lead for the bolts']), task('Survey ridge glazing', 4), task('Re-putty the lower panes', 14),
-      defect('Vent winder slips under load', 4), inspection('Load test of the walkway', 2),
+      task('Reseat cast-iron brackets', 9, 'Mark every bracket', 'Lead for the bolts'), glazing('Survey ridge glazing', 4), glazing('Re-putty the lower panes', 14, 'Order linseed putty'),
+      defect('Vent winder slips under load', 4), inspection('Load test of the walkway', 2), task('Straighten the finial', 6), glazing('Replace cracked lights', 10),
+      defect('Rust under the gutter straps', 5), task('Re-thread the tie rods', 8), inspection('Count the glazing bars', 1), glazing('Seal the lantern', 7),
+      defect('Handrail moves by a finger', 2), task('Cast two new rosettes', 12, 'Carve the pattern'), task('Oil every hinge', 2),
     ],
   },
   {
     title: 'Joinery and paint of the @', craft: 'joinery', checker: 'paint',
     jobs: [
-      task('Prime door furniture', 4), task('Re-hang rain goods', 6), task('Paint the bench frames', 12, ['Sand to bare iron', 'First coat']),
-      defect('Door drags on the sill', 2),
+      painting('Prime door furniture', 4), task('Re-hang rain goods', 6, 'Find the old fall'), painting('Paint the bench frames', 12, 'Sand to bare iron', 'First coat'),
+      defect('Door drags on the sill', 2), task('Scarf a new sill', 9), painting('Match the old green', 5), inspection('Moisture of the oak', 1), task('Make six staging slats', 8),
+      painting('Letter the bay sign', 6), defect('Paint lifts on the south side', 3), task('Ease the sash', 3), painting('Second coat, inside', 11),
     ],
   },
   {
     title: 'Water and planting of the @', craft: 'water', checker: 'plants',
     jobs: [
-      task('Bed in new soil', 10, ['Sieve the old loam']), task('Repot the tree ferns', 7), inspection('Pressure-test mist lines', 3), task('Label the collection', 5),
-      defect('Tank overflows at night', 6),
+      planting('Bed in new soil', 10, 'Sieve the old loam'), planting('Repot the tree ferns', 7, 'Wrap the crowns'), inspection('Pressure-test mist lines', 3), planting('Label the collection', 5),
+      defect('Tank overflows at night', 6), task('Lay the drip line', 8), planting('Bring the citrus home', 4), inspection('Hardness of the rainwater', 1), task('Clear the overflow', 2),
+      defect('Mist nozzle spits', 2), planting('Divide the gingers', 6), task('Set the timer by season', 1), planting('Quarantine the new arrivals', 3),
     ],
   },
 ] // prettier-ignore

@@ -45,7 +45,8 @@ export class BringInApi {
   /** What there is to match columns and cells against. */
   ground(records: Partial<Record<EntityName, readonly { id: string }[]>>, items: readonly Item[]): void {
     this.#state = new MapState()
-    for (const [entity, all] of Object.entries(records)) for (const one of all) this.#state.put(entity as EntityName, one.id, one as Records[EntityName])
+    for (const [entity, all] of Object.entries(records))
+      for (const one of all) this.#state.put(entity as EntityName, one.id, one as Records[EntityName])
     for (const item of items) this.#state.put('item', item.id, item)
   }
 
@@ -53,7 +54,11 @@ export class BringInApi {
     this.#isStopped = true
   }
 
-  async read(file: Blob, project: ProjectId, progress: (done: number) => void): Promise<ReadFile | { problem: Problem } | undefined> {
+  async read(
+    file: Blob,
+    project: ProjectId,
+    progress: (done: number) => void,
+  ): Promise<ReadFile | { problem: Problem } | undefined> {
     this.#isStopped = false
     if (file.size > largestFile) return { problem: problem('too-large') }
     const text = await this.#textOf(file, progress)
@@ -98,7 +103,12 @@ export class BringInApi {
   }
 
   rows(from: number, to: number): ShownRow[] {
-    return (this.#plan?.rows ?? []).slice(from, to).map(({ line, cells, item, level }) => ({ line, cells: cells.map((cell) => cell.slice(0, 200)), level, isLeftOut: !item }))
+    return (this.#plan?.rows ?? []).slice(from, to).map(({ line, cells, item, level }) => ({
+      line,
+      cells: cells.map((cell) => cell.slice(0, 200)),
+      level,
+      isLeftOut: !item,
+    }))
   }
 
   /** Where a line stands among the rows. */

@@ -12,7 +12,10 @@ const route = useRoute()
 const isIndexOpen = ref(false)
 const isFolded = ref(localStorage.getItem('wrenleaf-index') === 'folded')
 const hasPanel = computed(() => typeof route.query.item === 'string')
-watch(() => route.fullPath, () => (isIndexOpen.value = false))
+watch(
+  () => route.fullPath,
+  () => (isIndexOpen.value = false),
+)
 watch(isFolded, (folded) => localStorage.setItem('wrenleaf-index', folded ? 'folded' : 'open'))
 </script>
 

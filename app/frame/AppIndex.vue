@@ -26,31 +26,69 @@ const own = (id: string) => directory.views(id as never).filter((view) => view.o
 <template>
   <nav class="index" :class="{ folded }" :aria-label="words.frame.index">
     <div class="mark">
-      <NuxtLink to="/app" class="home"><WrenMark /><span v-if="!folded">{{ words.name }}</span></NuxtLink>
-      <button class="fold" type="button" :aria-label="folded ? 'Open the index' : 'Fold the index'" @click="emit('fold')">
+      <NuxtLink to="/app" class="home"
+        ><WrenMark /><span v-if="!folded">{{ words.name }}</span></NuxtLink
+      >
+      <button
+        class="fold"
+        type="button"
+        :aria-label="folded ? 'Open the index' : 'Fold the index'"
+        @click="emit('fold')"
+      >
         <svg viewBox="0 0 24 24"><path :d="folded ? mdiChevronRight : mdiChevronLeft" /></svg>
       </button>
-      <button class="close" type="button" :aria-label="words.frame.close" @click="emit('close')"><svg viewBox="0 0 24 24"><path :d="mdiClose" /></svg></button>
+      <button class="close" type="button" :aria-label="words.frame.close" @click="emit('close')">
+        <svg viewBox="0 0 24 24"><path :d="mdiClose" /></svg>
+      </button>
     </div>
     <div v-if="!folded" class="contents">
-      <NuxtLink to="/app" :aria-current="here('/app')"><span>{{ words.frame.myQueue }}</span><b v-if="directory.told?.inTurn">{{ directory.told.inTurn }}</b></NuxtLink>
+      <NuxtLink to="/app" :aria-current="here('/app')"
+        ><span>{{ words.frame.myQueue }}</span
+        ><b v-if="directory.told?.inTurn">{{ directory.told.inTurn }}</b></NuxtLink
+      >
       <section v-for="project in directory.projects" :key="project.id">
-        <h3>{{ project.name }} <span class="soft prefix">{{ project.prefix }}</span></h3>
-        <NuxtLink v-for="view in shared(project.id)" :key="view.id" :to="`/app/${project.prefix}/${view.id}`" :aria-current="here(`/app/${project.prefix}/${view.id}`)"><span>{{ view.name }}</span></NuxtLink>
+        <h3>
+          {{ project.name }} <span class="soft prefix">{{ project.prefix }}</span>
+        </h3>
+        <NuxtLink
+          v-for="view in shared(project.id)"
+          :key="view.id"
+          :to="`/app/${project.prefix}/${view.id}`"
+          :aria-current="here(`/app/${project.prefix}/${view.id}`)"
+          ><span>{{ view.name }}</span></NuxtLink
+        >
         <template v-if="own(project.id).length">
           <div class="sub">{{ words.frame.onlyMine }}</div>
-          <NuxtLink v-for="view in own(project.id)" :key="view.id" :to="`/app/${project.prefix}/${view.id}`" :aria-current="here(`/app/${project.prefix}/${view.id}`)"><span>{{ view.name }}</span></NuxtLink>
+          <NuxtLink
+            v-for="view in own(project.id)"
+            :key="view.id"
+            :to="`/app/${project.prefix}/${view.id}`"
+            :aria-current="here(`/app/${project.prefix}/${view.id}`)"
+            ><span>{{ view.name }}</span></NuxtLink
+          >
         </template>
-        <NuxtLink v-if="directory.isAllowed(project.id, 'contributor')" class="quiet" :to="`/app/${project.prefix}/bring-in`" :aria-current="here(`/app/${project.prefix}/bring-in`)"><span>{{ words.frame.bringIn }}</span></NuxtLink>
+        <NuxtLink
+          v-if="directory.isAllowed(project.id, 'contributor')"
+          class="quiet"
+          :to="`/app/${project.prefix}/bring-in`"
+          :aria-current="here(`/app/${project.prefix}/bring-in`)"
+          ><span>{{ words.frame.bringIn }}</span></NuxtLink
+        >
       </section>
-      <button v-if="mayStart" type="button" class="quiet start" @click="isStarting = true">{{ words.frame.newProject }}</button>
+      <button v-if="mayStart" type="button" class="quiet start" @click="isStarting = true">
+        {{ words.frame.newProject }}
+      </button>
     </div>
     <v-menu v-if="directory.me" location="top start">
       <template #activator="{ props: activator }">
-        <button type="button" class="me" v-bind="activator" :aria-label="words.frame.menuOf(directory.me.name)"><PersonPebble :person="directory.me" aria-hidden="true" /><span v-if="!folded">{{ directory.me.name }}</span></button>
+        <button type="button" class="me" v-bind="activator" :aria-label="words.frame.menuOf(directory.me.name)">
+          <PersonPebble :person="directory.me" aria-hidden="true" /><span v-if="!folded">{{ directory.me.name }}</span>
+        </button>
       </template>
       <div class="pop menu">
-        <button type="button" @click="session.setNight(!session.night)">{{ session.night ? words.frame.day : words.frame.night }}</button>
+        <button type="button" @click="session.setNight(!session.night)">
+          {{ session.night ? words.frame.day : words.frame.night }}
+        </button>
         <button type="button" @click="session.signOut()">{{ words.frame.signOut }}</button>
       </div>
     </v-menu>

@@ -28,19 +28,33 @@ async function fetchFrom(before?: number): Promise<void> {
   entries.value = before === undefined ? told.entries : [...entries.value, ...told.entries]
   hasMore.value = told.more
 }
-watch(() => [props.item, props.changed, session.standing.line === 'up' && session.standing.pending === 0], () => void fetchFrom(), { immediate: true })
-watch(() => props.item, () => (entries.value = []))
+watch(
+  () => [props.item, props.changed, session.standing.line === 'up' && session.standing.pending === 0],
+  () => void fetchFrom(),
+  { immediate: true },
+)
+watch(
+  () => props.item,
+  () => (entries.value = []),
+)
 </script>
 
 <template>
   <section>
     <h3>{{ words.item.happened }}</h3>
     <ol>
-      <li v-for="entry in entries" :key="entry.sequence"><b>{{ directory.reader.names.person(entry.by) }}</b> {{ entry.sentences.join('; ') }}. <time :datetime="entry.at">{{ momentWords(entry.at, directory.today, directory.reader.workspace().timeZone) }}</time></li>
+      <li v-for="entry in entries" :key="entry.sequence">
+        <b>{{ directory.reader.names.person(entry.by) }}</b> {{ entry.sentences.join('; ') }}.
+        <time :datetime="entry.at">{{
+          momentWords(entry.at, directory.today, directory.reader.workspace().timeZone)
+        }}</time>
+      </li>
     </ol>
     <p v-if="wrong" class="said">{{ wrong }}</p>
     <p v-else-if="isLoading && !entries.length" class="soft">{{ words.item.loading }}</p>
-    <button v-if="hasMore" type="button" class="link" @click="fetchFrom(entries.at(-1)?.sequence)">{{ words.item.more }}</button>
+    <button v-if="hasMore" type="button" class="link" @click="fetchFrom(entries.at(-1)?.sequence)">
+      {{ words.item.more }}
+    </button>
   </section>
 </template>
 

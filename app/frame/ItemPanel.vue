@@ -38,24 +38,40 @@ const kind = computed(() => directory.reader.maybe('kind', item.value?.kind ?? '
 const status = computed(() => directory.reader.maybe('status', item.value?.status ?? ''))
 const mayEdit = computed(() => !!item.value && directory.isAllowed(item.value.project, 'contributor'))
 const project = computed(() => directory.reader.maybe('project', item.value?.project ?? ''))
-const days = computed(() => (item.value ? dayNumber(directory.today) - dayNumber(dateIn(directory.reader.workspace().timeZone, item.value.statusSince)) : 0))
+const days = computed(() =>
+  item.value
+    ? dayNumber(directory.today) - dayNumber(dateIn(directory.reader.workspace().timeZone, item.value.statusSince))
+    : 0,
+)
 const isOver = computed(() => status.value?.phase === 'finished' || status.value?.phase === 'dropped')
-const turnNames = computed(() => row.value?.turn.map((id) => directory.reader.names.person(id) ?? '').join(' and ') ?? '')
+const turnNames = computed(
+  () => row.value?.turn.map((id) => directory.reader.names.person(id) ?? '').join(' and ') ?? '',
+)
 
 /** Which value is being edited, and where its editor hangs. */
 const editing = ref<{ field: Field; at: HTMLElement }>()
 const choosing = ref<{ what: 'status' | 'kind' | 'parent'; at: HTMLElement }>()
 const title = ref('')
 const isTitleOpen = ref(false)
-watch(() => props.itemKey, () => {
-  editing.value = choosing.value = undefined
-  isTitleOpen.value = false
-})
+watch(
+  () => props.itemKey,
+  () => {
+    editing.value = choosing.value = undefined
+    isTitleOpen.value = false
+  },
+)
 
 function edit(field: Field, event: Event): void {
   if (!mayEdit.value || !item.value) return
   const at = event.currentTarget as HTMLElement
-  if (field.type === 'checkbox') void setValue(changes, item.value, field.id, item.value.values[field.id] ?? null, item.value.values[field.id] ? null : true)
+  if (field.type === 'checkbox')
+    void setValue(
+      changes,
+      item.value,
+      field.id,
+      item.value.values[field.id] ?? null,
+      item.value.values[field.id] ? null : true,
+    )
   else editing.value = { field, at }
 }
 function endEdit(): void {
@@ -94,7 +110,15 @@ async function addInside(): Promise<void> {
   const first = item.value && directory.statuses(item.value.project)[0]
   if (!text || !item.value || !first) return
   newInside.value = ''
-  const one = { item: v7() as ItemId, project: item.value.project, kind: item.value.kind, title: text, status: first.id, parent: item.value.id, values: {} }
+  const one = {
+    item: v7() as ItemId,
+    project: item.value.project,
+    kind: item.value.kind,
+    title: text,
+    status: first.id,
+    parent: item.value.id,
+    values: {},
+  }
   const isBegun = await changes.send({ type: 'items.add', items: [one] })
   if (!isBegun) newInside.value = text
 }
@@ -113,7 +137,8 @@ async function copyAddress(): Promise<void> {
   }
   changes.say(words.item.copied)
 }
-const archive = () => item.value && changes.send({ type: 'items.archive', items: [item.value.id], archived: !item.value.archived })
+const archive = () =>
+  item.value && changes.send({ type: 'items.archive', items: [item.value.id], archived: !item.value.archived })
 </script>
 
 <template>
@@ -122,54 +147,185 @@ const archive = () => item.value && changes.send({ type: 'items.archive', items:
     <template v-else-if="row && item && project">
       <div class="path">
         <span class="num">{{ row.key }}</span>
-        <button type="button" class="quiet" :disabled="!mayEdit" :aria-label="`${words.item.kind}: ${kind?.name}`" @click="choose('kind', $event)"><KindMark v-if="kind" :name="kind.name" :icon="kind.icon" /></button>
+        <button
+          type="button"
+          class="quiet"
+          :disabled="!mayEdit"
+          :aria-label="`${words.item.kind}: ${kind?.name}`"
+          @click="choose('kind', $event)"
+        >
+          <KindMark v-if="kind" :name="kind.name" :icon="kind.icon" />
+        </button>
         <span v-if="item.archived" class="late">{{ words.item.archived }}</span>
         <span class="acts">
-          <button type="button" :aria-label="words.item.copyAddress" :title="words.item.copyAddress" @click="copyAddress"><svg viewBox="0 0 24 24"><path :d="mdiLinkVariant" /></svg></button>
-          <NuxtLink v-if="!whole" :to="`/app/items/${row.key}`" :aria-label="words.item.wholePage" :title="words.item.wholePage"><svg viewBox="0 0 24 24"><path :d="mdiArrowExpand" /></svg></NuxtLink>
-          <button type="button" :aria-label="words.frame.close" @click="emit('close')"><svg viewBox="0 0 24 24"><path :d="mdiClose" /></svg></button>
+          <button
+            type="button"
+            :aria-label="words.item.copyAddress"
+            :title="words.item.copyAddress"
+            @click="copyAddress"
+          >
+            <svg viewBox="0 0 24 24"><path :d="mdiLinkVariant" /></svg>
+          </button>
+          <NuxtLink
+            v-if="!whole"
+            :to="`/app/items/${row.key}`"
+            :aria-label="words.item.wholePage"
+            :title="words.item.wholePage"
+            ><svg viewBox="0 0 24 24"><path :d="mdiArrowExpand" /></svg
+          ></NuxtLink>
+          <button type="button" :aria-label="words.frame.close" @click="emit('close')">
+            <svg viewBox="0 0 24 24"><path :d="mdiClose" /></svg>
+          </button>
         </span>
       </div>
       <nav v-if="row.path.length" class="path" :aria-label="words.item.parent">
-        <template v-for="(parent, i) in row.path" :key="parent.id"><span v-if="i"> › </span><button type="button" class="link" @click="emit('open', parent.key)">{{ parent.title }}</button></template>
+        <template v-for="(parent, i) in row.path" :key="parent.id"
+          ><span v-if="i"> › </span
+          ><button type="button" class="link" @click="emit('open', parent.key)">{{ parent.title }}</button></template
+        >
       </nav>
-      <textarea v-if="isTitleOpen" v-model="title" class="title" rows="2" maxlength="600" :aria-label="words.table.title" autofocus @keydown.enter.prevent="saveTitle" @keydown.esc.stop="isTitleOpen = false" @blur="saveTitle" />
-      <h2 v-else><button type="button" class="heading" :disabled="!mayEdit" @click="openTitle">{{ item.title }}</button></h2>
+      <textarea
+        v-if="isTitleOpen"
+        v-model="title"
+        class="title"
+        rows="2"
+        maxlength="600"
+        :aria-label="words.table.title"
+        autofocus
+        @keydown.enter.prevent="saveTitle"
+        @keydown.esc.stop="isTitleOpen = false"
+        @blur="saveTitle"
+      />
+      <h2 v-else>
+        <button type="button" class="heading" :disabled="!mayEdit" @click="openTitle">{{ item.title }}</button>
+      </h2>
       <dl class="facts">
         <dt>{{ words.item.status }}</dt>
-        <dd><button type="button" class="value" :disabled="!mayEdit" :aria-label="`${words.item.status}: ${status?.name}`" @click="choose('status', $event)"><StatusText :status="item.status" /> <span class="soft">{{ words.item.since(days) }}</span></button></dd>
+        <dd>
+          <button
+            type="button"
+            class="value"
+            :disabled="!mayEdit"
+            :aria-label="`${words.item.status}: ${status?.name}`"
+            @click="choose('status', $event)"
+          >
+            <StatusText :status="item.status" /> <span class="soft">{{ words.item.since(days) }}</span>
+          </button>
+        </dd>
         <dt>{{ words.item.turn }}</dt>
-        <dd class="plain"><PersonPebbles :people="row.turn" /> <span :class="{ soft: !turnNames }">{{ turnNames || (isOver ? words.item.over : words.item.nobody) }}</span></dd>
+        <dd class="plain">
+          <PersonPebbles :people="row.turn" />
+          <span :class="{ soft: !turnNames }">{{ turnNames || (isOver ? words.item.over : words.item.nobody) }}</span>
+        </dd>
         <template v-for="field in short" :key="field.id">
           <dt :title="field.help">{{ field.name }}</dt>
           <dd>
-            <FieldEditor v-if="editing?.field.id === field.id" :field="field" :item="item" :anchor="editing.at" @leave="endEdit" />
-            <button v-show="editing?.field.id !== field.id || ['people', 'oneOption', 'severalOptions'].includes(field.type)" type="button" class="value" :disabled="!mayEdit" :role="field.type === 'checkbox' ? 'checkbox' : undefined" :aria-checked="field.type === 'checkbox' ? !!item.values[field.id] : undefined" :aria-label="words.editor.edit(field.name)" @click="edit(field, $event)">
-              <span v-if="field.type === 'checkbox'" class="box" :class="{ yes: item.values[field.id] }">{{ item.values[field.id] ? '✓' : '' }}</span>
-              <ValueText v-else-if="item.values[field.id] !== undefined" :field="field" :item="item" :late="row.late" named />
+            <FieldEditor
+              v-if="editing?.field.id === field.id"
+              :field="field"
+              :item="item"
+              :anchor="editing.at"
+              @leave="endEdit"
+            />
+            <button
+              v-show="editing?.field.id !== field.id || ['people', 'oneOption', 'severalOptions'].includes(field.type)"
+              type="button"
+              class="value"
+              :disabled="!mayEdit"
+              :role="field.type === 'checkbox' ? 'checkbox' : undefined"
+              :aria-checked="field.type === 'checkbox' ? !!item.values[field.id] : undefined"
+              :aria-label="words.editor.edit(field.name)"
+              @click="edit(field, $event)"
+            >
+              <span v-if="field.type === 'checkbox'" class="box" :class="{ yes: item.values[field.id] }">{{
+                item.values[field.id] ? '✓' : ''
+              }}</span>
+              <ValueText
+                v-else-if="item.values[field.id] !== undefined"
+                :field="field"
+                :item="item"
+                :late="row.late"
+                named
+              />
               <span v-else class="soft">{{ words.editor.empty }}</span>
-              <span v-if="field.id === project.uses.due && row.late" class="soft">{{ dayWords(String(item.values[field.id]), directory.today) }}</span>
+              <span v-if="field.id === project.uses.due && row.late" class="soft">{{
+                dayWords(String(item.values[field.id]), directory.today)
+              }}</span>
             </button>
           </dd>
         </template>
         <dt>{{ words.item.parent }}</dt>
-        <dd><button type="button" class="value" :disabled="!mayEdit" :aria-label="words.editor.edit(words.item.parent)" @click="choose('parent', $event)"><span :class="{ soft: !row.path.length }">{{ row.path.at(-1)?.title ?? words.item.noParent }}</span></button></dd>
+        <dd>
+          <button
+            type="button"
+            class="value"
+            :disabled="!mayEdit"
+            :aria-label="words.editor.edit(words.item.parent)"
+            @click="choose('parent', $event)"
+          >
+            <span :class="{ soft: !row.path.length }">{{ row.path.at(-1)?.title ?? words.item.noParent }}</span>
+          </button>
+        </dd>
       </dl>
-      <LongTextEditor v-for="field in long" :key="`${item.id} ${field.id}`" :item="item" :field="field" :may-edit="mayEdit" />
+      <LongTextEditor
+        v-for="field in long"
+        :key="`${item.id} ${field.id}`"
+        :item="item"
+        :field="field"
+        :may-edit="mayEdit"
+      />
       <section>
-        <h3>{{ words.item.inside }} <span>{{ found?.inside.length ? words.tally.items(found.inside.length) : '' }}</span></h3>
-        <button v-for="child in found?.inside ?? []" :key="child.item.id" type="button" class="line" @click="emit('open', child.key)">
-          <LeafMark :share="directory.share(directory.reader.maybe('status', child.item.status)!)" :colour="directory.reader.maybe('status', child.item.status)?.colour" :title="directory.reader.maybe('status', child.item.status)?.name" />
-          <span class="num soft">{{ child.key }}</span><span class="grow">{{ child.item.title }}</span><PersonPebbles :people="child.turn" />
+        <h3>
+          {{ words.item.inside }} <span>{{ found?.inside.length ? words.tally.items(found.inside.length) : '' }}</span>
+        </h3>
+        <button
+          v-for="child in found?.inside ?? []"
+          :key="child.item.id"
+          type="button"
+          class="line"
+          @click="emit('open', child.key)"
+        >
+          <LeafMark
+            :share="directory.share(directory.reader.maybe('status', child.item.status)!)"
+            :colour="directory.reader.maybe('status', child.item.status)?.colour"
+            :title="directory.reader.maybe('status', child.item.status)?.name"
+          />
+          <span class="num soft">{{ child.key }}</span><span class="grow">{{ child.item.title }}</span
+          ><PersonPebbles :people="child.turn" />
         </button>
-        <form v-if="mayEdit" @submit.prevent="addInside"><input v-model="newInside" class="new" :placeholder="words.item.addInside" :aria-label="words.item.addInside" maxlength="600" /></form>
+        <form v-if="mayEdit" @submit.prevent="addInside">
+          <input
+            v-model="newInside"
+            class="new"
+            :placeholder="words.item.addInside"
+            :aria-label="words.item.addInside"
+            maxlength="600"
+          />
+        </form>
       </section>
       <ItemHistory :item="item.id" :changed="item.changed" />
-      <button v-if="mayEdit" type="button" class="link archive" @click="archive">{{ item.archived ? words.item.restore : words.item.archive }}</button>
-      <v-menu :model-value="!!choosing" :target="choosing?.at" :close-on-content-click="false" location="bottom start" @update:model-value="endChoosing">
+      <button v-if="mayEdit" type="button" class="link archive" @click="archive">
+        {{ item.archived ? words.item.restore : words.item.archive }}
+      </button>
+      <v-menu
+        :model-value="!!choosing"
+        :target="choosing?.at"
+        :close-on-content-click="false"
+        location="bottom start"
+        @update:model-value="endChoosing"
+      >
         <div v-if="choosing" class="pop">
           <ParentPicker v-if="choosing.what === 'parent'" :item="item" @choose="chosen" @leave="endChoosing" />
-          <ChoiceList v-else :choices="choosing.what === 'status' ? statusChoices(directory, item.project) : kindChoices(directory, item.project)" :chosen="[item[choosing.what]]" :label="words.item[choosing.what]" @choose="chosen" @leave="endChoosing" />
+          <ChoiceList
+            v-else
+            :choices="
+              choosing.what === 'status' ? statusChoices(directory, item.project) : kindChoices(directory, item.project)
+            "
+            :chosen="[item[choosing.what]]"
+            :label="words.item[choosing.what]"
+            @choose="chosen"
+            @leave="endChoosing"
+          />
         </div>
       </v-menu>
     </template>

@@ -15,7 +15,12 @@ const name = ref('')
 const prefix = ref('')
 const isOwnPrefix = ref(false)
 watch(name, (text) => {
-  if (!isOwnPrefix.value) prefix.value = text.normalize('NFD').replace(/[^a-z0-9]/gi, '').slice(0, 3).toUpperCase()
+  if (!isOwnPrefix.value)
+    prefix.value = text
+      .normalize('NFD')
+      .replace(/[^a-z0-9]/gi, '')
+      .slice(0, 3)
+      .toUpperCase()
 })
 const isWhole = computed(() => name.value.trim() && /^[A-Z][A-Z0-9]{1,7}$/.test(prefix.value))
 
@@ -37,9 +42,26 @@ async function start(): Promise<void> {
     <form class="pop" @submit.prevent="start">
       <h2>{{ words.project.title }}</h2>
       <label class="field">{{ words.project.name }}<input v-model="name" maxlength="120" autofocus required /></label>
-      <label class="field">{{ words.project.prefix }}<input v-model="prefix" maxlength="8" pattern="[A-Z][A-Z0-9]{1,7}" required @input="((isOwnPrefix = true), (prefix = prefix.toUpperCase()))" /><small>{{ words.project.prefixHint }}</small></label>
+      <label class="field"
+        >{{ words.project.prefix
+        }}<input
+          v-model="prefix"
+          maxlength="8"
+          pattern="[A-Z][A-Z0-9]{1,7}"
+          required
+          @input="((isOwnPrefix = true), (prefix = prefix.toUpperCase()))"
+        /><small>{{ words.project.prefixHint }}</small></label
+      >
       <p class="soft">{{ words.project.about }}</p>
-      <div class="ends"><button class="go" :disabled="!isWhole">{{ words.project.start }}</button><button type="button" class="link" @click="isOpen = false">{{ words.project.cancel }}</button></div>
+      <div class="ends">
+        <button class="go" :disabled="!isWhole">{{ words.project.start }}</button><button
+          type="button"
+          class="link"
+          @click="isOpen = false"
+        >
+          {{ words.project.cancel }}
+        </button>
+      </div>
     </form>
   </v-dialog>
 </template>

@@ -15,8 +15,12 @@ function again(id: number, act: () => void): void {
   <div class="notices" role="alert" aria-live="assertive">
     <div v-for="notice in changes.notices" :key="notice.id" class="pop notice">
       <p>{{ notice.text }}</p>
-      <button v-if="notice.again" type="button" class="link" @click="again(notice.id, notice.again)">{{ words.notice.tryAgain }}</button>
-      <button type="button" class="x" :aria-label="words.notice.dismiss" @click="changes.dismiss(notice.id)"><svg viewBox="0 0 24 24"><path :d="mdiClose" /></svg></button>
+      <button v-if="notice.again" type="button" class="link" @click="again(notice.id, notice.again)">
+        {{ words.notice.tryAgain }}
+      </button>
+      <button type="button" class="x" :aria-label="words.notice.dismiss" @click="changes.dismiss(notice.id)">
+        <svg viewBox="0 0 24 24"><path :d="mdiClose" /></svg>
+      </button>
     </div>
   </div>
 </template>
@@ -36,7 +40,9 @@ function again(id: number, act: () => void): void {
   gap: 14px;
   align-items: baseline;
   padding: 10px 12px 10px 14px;
-  box-shadow: var(--shadow), inset 3px 0 0 var(--rust);
+  box-shadow:
+    var(--shadow),
+    inset 3px 0 0 var(--rust);
   font-size: 13.5px;
 }
 .x {

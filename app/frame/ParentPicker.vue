@@ -13,10 +13,14 @@ const typed = ref('')
 const at = ref(0)
 const found = shallowRef<readonly { id: string; key: string; title: string }[]>([])
 const input = ref<HTMLInputElement>()
-watch(typed, async (text) => {
-  at.value = 0
-  found.value = ((await session.api?.find(props.item.project, text)) ?? []).filter((one) => one.id !== props.item.id)
-}, { immediate: true })
+watch(
+  typed,
+  async (text) => {
+    at.value = 0
+    found.value = ((await session.api?.find(props.item.project, text)) ?? []).filter((one) => one.id !== props.item.id)
+  },
+  { immediate: true },
+)
 onMounted(() => void nextTick(() => input.value?.focus()))
 function onKey(event: KeyboardEvent): void {
   if (event.key === 'ArrowDown') at.value = Math.min(found.value.length - 1, at.value + 1)
@@ -31,11 +35,36 @@ function onKey(event: KeyboardEvent): void {
 
 <template>
   <div class="picker">
-    <input ref="input" v-model="typed" role="combobox" aria-expanded="true" aria-autocomplete="list" :aria-controls="`${id}-list`" :aria-activedescendant="found.length ? `${id}-${at}` : undefined" :aria-label="words.frame.searchHint" :placeholder="words.frame.searchHint" autocomplete="off" @keydown="onKey" />
+    <input
+      ref="input"
+      v-model="typed"
+      role="combobox"
+      aria-expanded="true"
+      aria-autocomplete="list"
+      :aria-controls="`${id}-list`"
+      :aria-activedescendant="found.length ? `${id}-${at}` : undefined"
+      :aria-label="words.frame.searchHint"
+      :placeholder="words.frame.searchHint"
+      autocomplete="off"
+      @keydown="onKey"
+    />
     <ul :id="`${id}-list`" role="listbox" :aria-label="words.item.parent">
-      <li v-for="(one, i) in found" :id="`${id}-${i}`" :key="one.id" role="option" :aria-selected="i === at" :class="{ at: i === at }" @mousedown.prevent @click="emit('choose', one.id)"><span class="soft">{{ one.key }}</span> {{ one.title }}</li>
+      <li
+        v-for="(one, i) in found"
+        :id="`${id}-${i}`"
+        :key="one.id"
+        role="option"
+        :aria-selected="i === at"
+        :class="{ at: i === at }"
+        @mousedown.prevent
+        @click="emit('choose', one.id)"
+      >
+        <span class="soft">{{ one.key }}</span> {{ one.title }}
+      </li>
     </ul>
-    <button v-if="item.parent" type="button" class="link" @click="emit('choose', null)">{{ words.item.noParent }}</button>
+    <button v-if="item.parent" type="button" class="link" @click="emit('choose', null)">
+      {{ words.item.noParent }}
+    </button>
   </div>
 </template>
 

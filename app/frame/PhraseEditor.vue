@@ -33,7 +33,8 @@ onMounted(count)
 watch(() => props.phrase, count)
 
 const withWhere = (where: Condition[]): ViewDefinition => ({ ...props.definition, where })
-const replaced = (next: Condition): ViewDefinition => withWhere(props.definition.where.map((one, i) => (i === at.value ? next : one)))
+const replaced = (next: Condition): ViewDefinition =>
+  withWhere(props.definition.where.map((one, i) => (i === at.value ? next : one)))
 const takeOut = () => emit('change', withWhere(props.definition.where.filter((_, i) => i !== at.value)))
 function add(next: Condition): void {
   const where = [...props.definition.where, next]
@@ -53,7 +54,11 @@ function togglePerson(id: string): void {
   if (people.length) emit('keepOpen', replaced({ about: 'person', people } as Condition))
 }
 const people = computed((): Choice[] => [
-  { id: 'me', label: words.phrase.me, ...(counts.value && session.me && { count: counts.value.people[session.me] ?? 0 }) },
+  {
+    id: 'me',
+    label: words.phrase.me,
+    ...(counts.value && session.me && { count: counts.value.people[session.me] ?? 0 }),
+  },
   ...peopleChoices(directory, counts.value?.people ?? {}),
 ])
 
@@ -69,16 +74,42 @@ const additions = computed((): { label: string; condition: Condition }[] => {
 })
 
 const sortChoices = computed((): Choice[] => {
-  const by = ['rank', 'key', 'title', 'status', 'kind', 'changed', ...directory.fields(props.view.project).filter((one) => one.type !== 'longText').map((one) => one.id)]
-  return by.map((one) => ({ id: one, label: project.value ? sortKeyWords({ by: one, down: false }, { reader: directory.reader, project: project.value, day: dayWords }) : one }))
+  const by = [
+    'rank',
+    'key',
+    'title',
+    'status',
+    'kind',
+    'changed',
+    ...directory
+      .fields(props.view.project)
+      .filter((one) => one.type !== 'longText')
+      .map((one) => one.id),
+  ]
+  return by.map((one) => ({
+    id: one,
+    label: project.value
+      ? sortKeyWords({ by: one, down: false }, { reader: directory.reader, project: project.value, day: dayWords })
+      : one,
+  }))
 })
-const sort = computed((): readonly SortKey[] => (props.definition.sort.length ? props.definition.sort : [{ by: 'rank', down: false }]))
+const sort = computed((): readonly SortKey[] =>
+  props.definition.sort.length ? props.definition.sort : [{ by: 'rank', down: false }],
+)
 const chooseSort = (by: string) => emit('keepOpen', { ...props.definition, sort: [{ by, down: false }] })
-const turnRound = () => emit('keepOpen', { ...props.definition, sort: sort.value.map((key, i) => (i === 0 ? { ...key, down: !key.down } : key)) })
+const turnRound = () =>
+  emit('keepOpen', {
+    ...props.definition,
+    sort: sort.value.map((key, i) => (i === 0 ? { ...key, down: !key.down } : key)),
+  })
 
-const fieldChoices = computed((): Choice[] => directory.fields(props.view.project).map((field) => ({ id: field.id, label: field.name })))
+const fieldChoices = computed((): Choice[] =>
+  directory.fields(props.view.project).map((field) => ({ id: field.id, label: field.name })),
+)
 function toggleShown(id: string): void {
-  const show = props.definition.show.includes(id) ? props.definition.show.filter((one) => one !== id) : [...props.definition.show, id]
+  const show = props.definition.show.includes(id)
+    ? props.definition.show.filter((one) => one !== id)
+    : [...props.definition.show, id]
   emit('keepOpen', { ...props.definition, show })
 }
 const dueDay = computed(() => (condition.value?.about === 'dueBefore' ? condition.value.day : 'today'))
@@ -87,29 +118,107 @@ const dueDay = computed(() => (condition.value?.about === 'dueBefore' ? conditio
 <template>
   <div class="editor" @keydown.esc.stop="emit('leave')">
     <div v-if="phrase === 'layout'" class="list" role="menu">
-      <button type="button" role="menuitemradio" :aria-checked="definition.layout === 'table'" autofocus @click="emit('change', { ...definition, layout: 'table' })">{{ words.phrase.asTable }}</button>
-      <button type="button" role="menuitemradio" :aria-checked="definition.layout === 'board'" @click="emit('change', { ...definition, layout: 'board' })">{{ words.phrase.asBoard }}</button>
+      <button
+        type="button"
+        role="menuitemradio"
+        :aria-checked="definition.layout === 'table'"
+        autofocus
+        @click="emit('change', { ...definition, layout: 'table' })"
+      >
+        {{ words.phrase.asTable }}
+      </button>
+      <button
+        type="button"
+        role="menuitemradio"
+        :aria-checked="definition.layout === 'board'"
+        @click="emit('change', { ...definition, layout: 'board' })"
+      >
+        {{ words.phrase.asBoard }}
+      </button>
     </div>
     <template v-else-if="phrase === 'sort'">
-      <ChoiceList :choices="sortChoices" :chosen="[sort[0]?.by ?? 'rank']" :label="words.phrase.sortedBy" @choose="chooseSort" @leave="emit('leave')" />
-      <footer><button type="button" @click="turnRound">{{ words.phrase.turnRound }}</button></footer>
+      <ChoiceList
+        :choices="sortChoices"
+        :chosen="[sort[0]?.by ?? 'rank']"
+        :label="words.phrase.sortedBy"
+        @choose="chooseSort"
+        @leave="emit('leave')"
+      />
+      <footer>
+        <button type="button" @click="turnRound">{{ words.phrase.turnRound }}</button>
+      </footer>
     </template>
-    <ChoiceList v-else-if="phrase === 'show'" :choices="fieldChoices" :chosen="definition.show" :label="words.phrase.show" several @choose="toggleShown" @leave="emit('leave')" />
+    <ChoiceList
+      v-else-if="phrase === 'show'"
+      :choices="fieldChoices"
+      :chosen="definition.show"
+      :label="words.phrase.show"
+      several
+      @choose="toggleShown"
+      @leave="emit('leave')"
+    />
     <div v-else-if="phrase === 'more'" class="list" role="menu">
-      <button v-for="one in additions" :key="one.label" type="button" role="menuitem" @click="add(one.condition)">{{ one.label }}</button>
+      <button v-for="one in additions" :key="one.label" type="button" role="menuitem" @click="add(one.condition)">
+        {{ one.label }}
+      </button>
     </div>
     <template v-else-if="condition">
-      <ChoiceList v-if="condition.about === 'status'" :choices="statusChoices(directory, view.project, counts?.statuses ?? {})" :chosen="condition.statuses" :label="words.phrase.whereStatus" several @choose="toggleStatus" @leave="emit('leave')" />
-      <ChoiceList v-else-if="condition.about === 'person'" :choices="people" :chosen="condition.people" :label="words.phrase.wherePerson" several @choose="togglePerson" @leave="emit('leave')" />
+      <ChoiceList
+        v-if="condition.about === 'status'"
+        :choices="statusChoices(directory, view.project, counts?.statuses ?? {})"
+        :chosen="condition.statuses"
+        :label="words.phrase.whereStatus"
+        several
+        @choose="toggleStatus"
+        @leave="emit('leave')"
+      />
+      <ChoiceList
+        v-else-if="condition.about === 'person'"
+        :choices="people"
+        :chosen="condition.people"
+        :label="words.phrase.wherePerson"
+        several
+        @choose="togglePerson"
+        @leave="emit('leave')"
+      />
       <div v-else-if="condition.about === 'dueBefore'" class="due">
-        <label>{{ words.phrase.dueBefore }} <input type="date" :value="dueDay === 'today' ? directory.today : dueDay" @change="emit('keepOpen', replaced({ about: 'dueBefore', day: ($event.target as HTMLInputElement).value || 'today' }))" /></label>
-        <button type="button" class="link" @click="emit('keepOpen', replaced({ about: 'dueBefore', day: 'today' }))">{{ words.phrase.today }}</button>
+        <label
+          >{{ words.phrase.dueBefore }}
+          <input
+            type="date"
+            :value="dueDay === 'today' ? directory.today : dueDay"
+            @change="
+              emit(
+                'keepOpen',
+                replaced({ about: 'dueBefore', day: ($event.target as HTMLInputElement).value || 'today' }),
+              )
+            "
+        /></label>
+        <button type="button" class="link" @click="emit('keepOpen', replaced({ about: 'dueBefore', day: 'today' }))">
+          {{ words.phrase.today }}
+        </button>
       </div>
       <div v-else-if="condition.about === 'turn'" class="list" role="menu">
-        <button type="button" role="menuitemradio" :aria-checked="condition.of === 'me'" @click="emit('keepOpen', replaced({ about: 'turn', of: 'me' }))">{{ words.phrase.whereMine }}</button>
-        <button type="button" role="menuitemradio" :aria-checked="condition.of === 'nobody'" @click="emit('keepOpen', replaced({ about: 'turn', of: 'nobody' }))">{{ words.phrase.whereNobody }}</button>
+        <button
+          type="button"
+          role="menuitemradio"
+          :aria-checked="condition.of === 'me'"
+          @click="emit('keepOpen', replaced({ about: 'turn', of: 'me' }))"
+        >
+          {{ words.phrase.whereMine }}
+        </button>
+        <button
+          type="button"
+          role="menuitemradio"
+          :aria-checked="condition.of === 'nobody'"
+          @click="emit('keepOpen', replaced({ about: 'turn', of: 'nobody' }))"
+        >
+          {{ words.phrase.whereNobody }}
+        </button>
       </div>
-      <footer><button type="button" class="right" @click="takeOut">{{ words.phrase.takeOut }}</button></footer>
+      <footer>
+        <button type="button" class="right" @click="takeOut">{{ words.phrase.takeOut }}</button>
+      </footer>
     </template>
   </div>
 </template>

@@ -38,10 +38,34 @@ function onKey(event: KeyboardEvent): void {
 <template>
   <v-dialog v-model="isOpen" :aria-label="words.frame.search">
     <div class="pop search">
-      <input ref="input" v-model="typed" role="combobox" aria-expanded="true" aria-autocomplete="list" :aria-controls="`${id}-list`" :aria-activedescendant="found.length ? `${id}-${at}` : undefined" :aria-label="words.frame.search" :placeholder="words.frame.searchHint" autocomplete="off" @keydown="onKey" />
+      <input
+        ref="input"
+        v-model="typed"
+        role="combobox"
+        aria-expanded="true"
+        aria-autocomplete="list"
+        :aria-controls="`${id}-list`"
+        :aria-activedescendant="found.length ? `${id}-${at}` : undefined"
+        :aria-label="words.frame.search"
+        :placeholder="words.frame.searchHint"
+        autocomplete="off"
+        @keydown="onKey"
+      />
       <ul :id="`${id}-list`" role="listbox" :aria-label="words.frame.search">
-        <li v-for="(one, i) in found" :id="`${id}-${i}`" :key="one.id" role="option" :aria-selected="i === at" :class="{ at: i === at }" @click="take(one.key)"><span class="soft num">{{ one.key }}</span> {{ one.title }}</li>
-        <li v-if="typed.trim() && !found.length" role="option" aria-selected="false" class="soft">{{ words.editor.none }}</li>
+        <li
+          v-for="(one, i) in found"
+          :id="`${id}-${i}`"
+          :key="one.id"
+          role="option"
+          :aria-selected="i === at"
+          :class="{ at: i === at }"
+          @click="take(one.key)"
+        >
+          <span class="soft num">{{ one.key }}</span> {{ one.title }}
+        </li>
+        <li v-if="typed.trim() && !found.length" role="option" aria-selected="false" class="soft">
+          {{ words.editor.none }}
+        </li>
       </ul>
     </div>
   </v-dialog>

@@ -18,8 +18,18 @@ const line = computed(() => {
 <template>
   <footer class="tally">
     <slot />
-    <button v-if="changes.undoName" type="button" class="undo" aria-keyshortcuts="Control+Z" @click="changes.undo()">{{ words.tally.undo }} <i>{{ changes.undoName }}</i> <kbd>Ctrl Z</kbd></button>
-    <button v-if="changes.redoName" type="button" class="undo redo" aria-keyshortcuts="Control+Shift+Z" @click="changes.redo()">{{ words.tally.redo }} <i>{{ changes.redoName }}</i></button>
+    <button v-if="changes.undoName" type="button" class="undo" aria-keyshortcuts="Control+Z" @click="changes.undo()">
+      {{ words.tally.undo }} <i>{{ changes.undoName }}</i> <kbd>Ctrl Z</kbd>
+    </button>
+    <button
+      v-if="changes.redoName"
+      type="button"
+      class="undo redo"
+      aria-keyshortcuts="Control+Shift+Z"
+      @click="changes.redo()"
+    >
+      {{ words.tally.redo }} <i>{{ changes.redoName }}</i>
+    </button>
     <span class="right" :class="session.standing.line === 'down' ? 'down' : 'soft'" role="status">{{ line }}</span>
   </footer>
 </template>

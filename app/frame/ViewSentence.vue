@@ -15,7 +15,13 @@ const directory = useDirectory()
 const views = useViews()
 const project = computed(() => directory.reader.maybe('project', props.view.project))
 const pieces = computed(() =>
-  project.value ? sentenceOf(props.definition, { reader: directory.reader, project: project.value, day: (date) => dayWords(date, directory.today) }) : [],
+  project.value
+    ? sentenceOf(props.definition, {
+        reader: directory.reader,
+        project: project.value,
+        day: (date) => dayWords(date, directory.today),
+      })
+    : [],
 )
 const isChanged = computed(() => views.isChanged(props.view))
 const mayKeep = computed(() => directory.isAllowed(props.view.project, props.view.owner ? 'reader' : 'lead'))
@@ -54,22 +60,62 @@ async function remove(): Promise<void> {
   <div class="row">
     <h1 class="sentence-text" :class="{ unfolded: isUnfolded }">
       <span class="unseen">{{ view.name }}: </span>
-      <template v-for="(piece, i) in pieces" :key="i"><button v-if="'phrase' in piece" type="button" class="phrase" :class="[piece.phrase]" :data-phrase="piece.phrase" aria-haspopup="dialog" :aria-expanded="open?.phrase === piece.phrase" @click="press(piece.phrase, $event)">{{ piece.words }}</button><span v-else>{{ piece.words }}</span></template>
-      <button type="button" class="phrase more unfold" @click="isUnfolded = !isUnfolded">{{ isUnfolded ? 'fewer phrases' : 'all phrases' }}</button>
+      <template v-for="(piece, i) in pieces" :key="i"
+        ><button
+          v-if="'phrase' in piece"
+          type="button"
+          class="phrase"
+          :class="[piece.phrase]"
+          :data-phrase="piece.phrase"
+          aria-haspopup="dialog"
+          :aria-expanded="open?.phrase === piece.phrase"
+          @click="press(piece.phrase, $event)"
+        >
+          {{ piece.words }}</button
+        ><span v-else>{{ piece.words }}</span></template
+      >
+      <button type="button" class="phrase more unfold" @click="isUnfolded = !isUnfolded">
+        {{ isUnfolded ? 'fewer phrases' : 'all phrases' }}
+      </button>
     </h1>
     <div class="count">
-      <template v-if="count !== undefined"><b>{{ count }}</b> <span class="soft">{{ words.tally.itemsWord(count) }}</span></template>
+      <template v-if="count !== undefined"
+        ><b>{{ count }}</b> <span class="soft">{{ words.tally.itemsWord(count) }}</span></template
+      >
       <div v-if="isChanged" class="kept">
         {{ words.view.notKept }}
-        <template v-if="mayKeep"><button type="button" @click="views.keep(view)">{{ view.owner ? words.view.saveMine : words.view.keepForAll }}</button> · </template>
-        <template v-if="!view.owner"><button type="button" @click="keepAsMine">{{ words.view.keepAsMine }}</button> · </template>
+        <template v-if="mayKeep"
+          ><button type="button" @click="views.keep(view)">
+            {{ view.owner ? words.view.saveMine : words.view.keepForAll }}
+          </button>
+          ·
+        </template>
+        <template v-if="!view.owner"
+          ><button type="button" @click="keepAsMine">{{ words.view.keepAsMine }}</button> ·
+        </template>
         <button type="button" @click="views.putBack(view)">{{ words.view.putBack }}</button>
       </div>
-      <div v-else-if="view.owner" class="kept"><button type="button" @click="remove">{{ words.view.removeView }}</button></div>
+      <div v-else-if="view.owner" class="kept">
+        <button type="button" @click="remove">{{ words.view.removeView }}</button>
+      </div>
     </div>
-    <v-menu :model-value="!!open" :target="open?.at" :close-on-content-click="false" location="bottom start" @update:model-value="leave">
+    <v-menu
+      :model-value="!!open"
+      :target="open?.at"
+      :close-on-content-click="false"
+      location="bottom start"
+      @update:model-value="leave"
+    >
       <div v-if="open" class="pop" role="dialog" :aria-label="words.phrase.more">
-        <PhraseEditor :key="open.phrase" :phrase="open.phrase" :view="view" :definition="definition" @change="change" @keep-open="views.change(view, $event)" @leave="leave" />
+        <PhraseEditor
+          :key="open.phrase"
+          :phrase="open.phrase"
+          :view="view"
+          :definition="definition"
+          @change="change"
+          @keep-open="views.change(view, $event)"
+          @leave="leave"
+        />
       </div>
     </v-menu>
   </div>

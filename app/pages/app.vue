@@ -29,7 +29,8 @@ onMounted(async () => {
 })
 onBeforeUnmount(() => removeEventListener('keydown', onKey))
 
-const isTyping = (target: EventTarget | null): boolean => target instanceof HTMLElement && (target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName))
+const isTyping = (target: EventTarget | null): boolean =>
+  target instanceof HTMLElement && (target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName))
 
 function onKey(event: KeyboardEvent): void {
   if (!(event.ctrlKey || event.metaKey)) return

@@ -29,7 +29,11 @@ async function ask(path: string, body: object): Promise<void> {
   isBusy.value = true
   said.value = ''
   try {
-    const response = await fetch(path, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) })
+    const response = await fetch(path, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify(body),
+    })
     if (response.ok) return void (await navigateTo('/app', { external: true }))
     const told = (await response.json()) as { problem?: Problem }
     said.value = problemWords(told.problem ?? { code: 'unexpected' }, naming)
@@ -42,7 +46,10 @@ async function ask(path: string, body: object): Promise<void> {
 const signIn = () => ask('/api/session', { email: form.value.email, password: form.value.password })
 const stepIn = (person: string) => ask('/api/session', { person })
 const makeOwner = () => ask('/api/owner', form.value)
-const about = (person: { role: string; turn: number; late: number }) => (person.role === 'reader' ? 'reader' : `${person.role === 'contributor' ? '' : `${person.role} · `}${w.inTurn(person.turn, person.late)}`)
+const about = (person: { role: string; turn: number; late: number }) =>
+  person.role === 'reader'
+    ? 'reader'
+    : `${person.role === 'contributor' ? '' : `${person.role} · `}${w.inTurn(person.turn, person.late)}`
 </script>
 
 <template>
@@ -53,18 +60,31 @@ const about = (person: { role: string; turn: number; late: number }) => (person.
       <p v-if="!welcome" class="said" role="alert">{{ w.noServer }}</p>
       <form v-else-if="isFirst" @submit.prevent="makeOwner">
         <p class="soft">{{ w.firstAbout }}</p>
-        <label class="field">{{ w.code }}<input v-model="form.code" required autocomplete="off" spellcheck="false" /></label>
+        <label class="field"
+          >{{ w.code }}<input v-model="form.code" required autocomplete="off" spellcheck="false"
+        /></label>
         <label class="field">{{ w.workspace }}<input v-model="form.workspace" required maxlength="120" /></label>
-        <label class="field">{{ w.yourName }}<input v-model="form.name" required maxlength="120" autocomplete="name" /></label>
-        <label class="field">{{ w.email }}<input v-model="form.email" type="email" required autocomplete="username" /></label>
-        <label class="field">{{ w.newPassword }}<input v-model="form.password" type="password" required minlength="10" autocomplete="new-password" /></label>
+        <label class="field"
+          >{{ w.yourName }}<input v-model="form.name" required maxlength="120" autocomplete="name"
+        /></label>
+        <label class="field"
+          >{{ w.email }}<input v-model="form.email" type="email" required autocomplete="username"
+        /></label>
+        <label class="field"
+          >{{ w.newPassword
+          }}<input v-model="form.password" type="password" required minlength="10" autocomplete="new-password"
+        /></label>
         <label class="field">{{ w.timeZone }}<input v-model="form.timeZone" required /></label>
         <p v-if="said" class="said" role="alert">{{ said }}</p>
         <button class="go" :disabled="isBusy || !isReady">{{ w.make }}</button>
       </form>
       <form v-else @submit.prevent="signIn">
-        <label class="field">{{ w.email }}<input v-model="form.email" type="email" required autocomplete="username" /></label>
-        <label class="field">{{ w.password }}<input v-model="form.password" type="password" required autocomplete="current-password" /></label>
+        <label class="field"
+          >{{ w.email }}<input v-model="form.email" type="email" required autocomplete="username"
+        /></label>
+        <label class="field"
+          >{{ w.password }}<input v-model="form.password" type="password" required autocomplete="current-password"
+        /></label>
         <p v-if="said" class="said" role="alert">{{ said }}</p>
         <button class="go" :disabled="isBusy || !isReady">{{ w.go }}</button>
         <p class="soft">{{ w.noAccount }}</p>
@@ -74,8 +94,15 @@ const about = (person: { role: string; turn: number; late: number }) => (person.
       <h2>{{ w.demo }}</h2>
       <p class="soft">{{ w.demoAbout(welcome.people?.length ?? 0) }}</p>
       <div class="who">
-        <button v-for="person in welcome.people" :key="person.id" type="button" :disabled="isBusy || !isReady" @click="stepIn(person.id)">
-          <PersonPebble :person="person" large aria-hidden="true" /><b>{{ person.name }}</b><span class="soft">{{ about(person) }}</span>
+        <button
+          v-for="person in welcome.people"
+          :key="person.id"
+          type="button"
+          :disabled="isBusy || !isReady"
+          @click="stepIn(person.id)"
+        >
+          <PersonPebble :person="person" large aria-hidden="true" /><b>{{ person.name }}</b
+          ><span class="soft">{{ about(person) }}</span>
         </button>
       </div>
     </section>

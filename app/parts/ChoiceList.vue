@@ -14,7 +14,13 @@ export interface Choice {
 }
 
 /** A list to choose from, by typing, arrows and Enter, or by the mouse. With `several`, choices are ticked and unticked. */
-const props = defineProps<{ choices: readonly Choice[]; chosen: readonly string[]; label: string; several?: boolean; clearable?: boolean }>()
+const props = defineProps<{
+  choices: readonly Choice[]
+  chosen: readonly string[]
+  label: string
+  several?: boolean
+  clearable?: boolean
+}>()
 const emit = defineEmits<{ choose: [id: string]; clear: []; leave: [] }>()
 
 const id = useId()
@@ -28,7 +34,10 @@ const found = computed(() => {
 const most = computed(() => Math.max(1, ...props.choices.map((one) => one.count ?? 0)))
 watch(typed, () => (at.value = 0))
 onMounted(() => {
-  at.value = Math.max(0, props.choices.findIndex((one) => props.chosen.includes(one.id)))
+  at.value = Math.max(
+    0,
+    props.choices.findIndex((one) => props.chosen.includes(one.id)),
+  )
   void nextTick(() => input.value?.focus())
 })
 
@@ -52,13 +61,42 @@ function choose(one: Choice | undefined): void {
 
 <template>
   <div class="choices">
-    <input ref="input" v-model="typed" role="combobox" aria-expanded="true" aria-autocomplete="list" :aria-label="label" :aria-controls="`${id}-list`" :aria-activedescendant="found.length ? `${id}-${at}` : undefined" :placeholder="words.phrase.filter" autocomplete="off" @keydown="onKey" />
+    <input
+      ref="input"
+      v-model="typed"
+      role="combobox"
+      aria-expanded="true"
+      aria-autocomplete="list"
+      :aria-label="label"
+      :aria-controls="`${id}-list`"
+      :aria-activedescendant="found.length ? `${id}-${at}` : undefined"
+      :placeholder="words.phrase.filter"
+      autocomplete="off"
+      @keydown="onKey"
+    />
     <ul :id="`${id}-list`" role="listbox" :aria-label="label" :aria-multiselectable="several || undefined">
-      <li v-for="(one, i) in found" :id="`${id}-${i}`" :key="one.id" role="option" :aria-selected="chosen.includes(one.id)" :class="{ at: i === at }" @mousedown.prevent @mousemove="at = i" @click="choose(one)">
-        <span v-if="several" class="box" :class="{ yes: chosen.includes(one.id) }" aria-hidden="true">{{ chosen.includes(one.id) ? '✓' : '' }}</span>
+      <li
+        v-for="(one, i) in found"
+        :id="`${id}-${i}`"
+        :key="one.id"
+        role="option"
+        :aria-selected="chosen.includes(one.id)"
+        :class="{ at: i === at }"
+        @mousedown.prevent
+        @mousemove="at = i"
+        @click="choose(one)"
+      >
+        <span v-if="several" class="box" :class="{ yes: chosen.includes(one.id) }" aria-hidden="true">{{
+          chosen.includes(one.id) ? '✓' : ''
+        }}</span>
         <LeafMark v-if="one.leaf" :share="one.leaf.share" :colour="one.leaf.colour" />
         <PersonPebble v-if="one.person" :person="one.person" aria-hidden="true" />
-        <span v-if="one.tint" class="opt" :style="{ '--t': `var(--${one.tint}-tint)`, '--x': `var(--${one.tint}-text)` }">{{ one.label }}</span>
+        <span
+          v-if="one.tint"
+          class="opt"
+          :style="{ '--t': `var(--${one.tint}-tint)`, '--x': `var(--${one.tint}-text)` }"
+          >{{ one.label }}</span
+        >
         <span v-else class="label">{{ one.label }}</span>
         <span v-if="!several && chosen.includes(one.id)" class="tick" aria-hidden="true">✓</span>
         <template v-if="one.count !== undefined">
@@ -66,9 +104,13 @@ function choose(one: Choice | undefined): void {
           <span class="track" aria-hidden="true"><i :style="{ width: `${(one.count / most) * 100}%` }" /></span>
         </template>
       </li>
-      <li v-if="!found.length" class="soft none" role="option" aria-selected="false" aria-disabled="true">{{ words.editor.none }}</li>
+      <li v-if="!found.length" class="soft none" role="option" aria-selected="false" aria-disabled="true">
+        {{ words.editor.none }}
+      </li>
     </ul>
-    <button v-if="clearable && chosen.length" type="button" class="link clear" @click="emit('clear')">{{ words.editor.clear }}</button>
+    <button v-if="clearable && chosen.length" type="button" class="link clear" @click="emit('clear')">
+      {{ words.editor.clear }}
+    </button>
   </div>
 </template>
 

@@ -4,7 +4,15 @@ import { dayWords, lateWords } from './dates'
 
 /** A due day: `today`, `27 Nov`, or how late it is in working days; the exact day on hover. */
 const props = defineProps<{ due: string | undefined; late: number; today: string }>()
-const text = computed(() => (props.late ? lateWords(props.late) : props.due === props.today ? 'today' : props.due ? dayWords(props.due, props.today) : ''))
+const text = computed(() =>
+  props.late
+    ? lateWords(props.late)
+    : props.due === props.today
+      ? 'today'
+      : props.due
+        ? dayWords(props.due, props.today)
+        : '',
+)
 const exact = computed(() => (props.due ? dayWords(props.due) : undefined))
 </script>
 

@@ -24,14 +24,24 @@ const chosen = computed(() => {
   const held = props.item.values[props.field.id]
   return Array.isArray(held) ? (held as string[]) : held ? [String(held)] : []
 })
-const text = ref(props.typed ?? (typeof value === 'number' ? printDecimal(value, props.field.settings.decimals ?? 0) : typeof value === 'string' ? value : ''))
+const text = ref(
+  props.typed ??
+    (typeof value === 'number'
+      ? printDecimal(value, props.field.settings.decimals ?? 0)
+      : typeof value === 'string'
+        ? value
+        : ''),
+)
 const wrong = ref('')
 const input = ref<HTMLInputElement>()
 let isLeft = false
-onMounted(() => void nextTick(() => {
-  input.value?.focus()
-  if (props.typed === undefined) input.value?.select()
-}))
+onMounted(
+  () =>
+    void nextTick(() => {
+      input.value?.focus()
+      if (props.typed === undefined) input.value?.select()
+    }),
+)
 
 async function save(by: 'Enter' | 'Tab' | 'blur'): Promise<void> {
   if (isLeft) return
@@ -59,7 +69,9 @@ function choose(id: string): void {
 }
 function clear(): void {
   leave('Enter')
-  void (several.value ? clearSeveral(changes, props.item, props.field.id) : setValue(changes, props.item, props.field.id, value, null))
+  void (several.value
+    ? clearSeveral(changes, props.item, props.field.id)
+    : setValue(changes, props.item, props.field.id, value, null))
 }
 function onKey(event: KeyboardEvent): void {
   if (event.key === 'Enter' || event.key === 'Tab') void save(event.key)
@@ -71,13 +83,39 @@ function onKey(event: KeyboardEvent): void {
 </script>
 
 <template>
-  <v-menu v-if="hasChoices" :model-value="true" :target="anchor" :close-on-content-click="false" location="bottom start" @update:model-value="leave('Escape')">
+  <v-menu
+    v-if="hasChoices"
+    :model-value="true"
+    :target="anchor"
+    :close-on-content-click="false"
+    location="bottom start"
+    @update:model-value="leave('Escape')"
+  >
     <div class="pop">
-      <ChoiceList :choices="choices" :chosen="chosen" :label="words.editor.choose(field.name)" :several="several" clearable @choose="choose" @clear="clear" @leave="leave('Escape')" />
+      <ChoiceList
+        :choices="choices"
+        :chosen="chosen"
+        :label="words.editor.choose(field.name)"
+        :several="several"
+        clearable
+        @choose="choose"
+        @clear="clear"
+        @leave="leave('Escape')"
+      />
     </div>
   </v-menu>
   <span v-else class="box">
-    <input ref="input" v-model="text" :type="field.type === 'date' ? 'date' : 'text'" :inputmode="field.type === 'number' ? 'decimal' : undefined" :aria-label="words.editor.edit(field.name)" :aria-invalid="!!wrong || undefined" :class="{ number: field.type === 'number' }" @keydown="onKey" @blur="save('blur')" />
+    <input
+      ref="input"
+      v-model="text"
+      :type="field.type === 'date' ? 'date' : 'text'"
+      :inputmode="field.type === 'number' ? 'decimal' : undefined"
+      :aria-label="words.editor.edit(field.name)"
+      :aria-invalid="!!wrong || undefined"
+      :class="{ number: field.type === 'number' }"
+      @keydown="onKey"
+      @blur="save('blur')"
+    />
     <span v-if="wrong" class="wrong" role="alert">{{ wrong }}</span>
   </span>
 </template>

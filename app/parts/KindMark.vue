@@ -1,5 +1,12 @@
 <script setup lang="ts">
-import { mdiAlertOutline, mdiCommentQuestionOutline, mdiHammerWrench, mdiMagnify, mdiSprout, mdiTextBoxOutline } from '@mdi/js'
+import {
+  mdiAlertOutline,
+  mdiCommentQuestionOutline,
+  mdiHammerWrench,
+  mdiMagnify,
+  mdiSprout,
+  mdiTextBoxOutline,
+} from '@mdi/js'
 import type { KindIcon } from '#core/model/records'
 
 /** What sort of item it is: its icon and its name in small capitals. */

@@ -8,7 +8,15 @@ const leaf = 'M8 1.1C3.3 3.9 2.3 9 8 13.6 13.7 9 12.7 3.9 8 1.1Z'
 </script>
 
 <template>
-  <svg class="leaf" :class="{ plain: share <= 0 }" :style="share > 0 ? { color: `var(--${colour ?? 'leaf'})` } : {}" viewBox="0 0 16 16" :role="title ? 'img' : undefined" :aria-label="title" :aria-hidden="title ? undefined : true">
+  <svg
+    class="leaf"
+    :class="{ plain: share <= 0 }"
+    :style="share > 0 ? { color: `var(--${colour ?? 'leaf'})` } : {}"
+    viewBox="0 0 16 16"
+    :role="title ? 'img' : undefined"
+    :aria-label="title"
+    :aria-hidden="title ? undefined : true"
+  >
     <template v-if="share < 0">
       <g transform="rotate(82 8 8) translate(1.6 0) scale(.94)">
         <path :d="leaf" fill="none" stroke="currentColor" stroke-width="1.3" stroke-dasharray="2 1.4" />

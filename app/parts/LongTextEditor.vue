@@ -38,7 +38,17 @@ function open(): void {
 async function save(): Promise<void> {
   const { revision } = stored.value
   theirs.value = undefined
-  if (text.value.trim() !== stored.value.text && !(await changes.send({ type: 'items.text', item: props.item.id, field: props.field.id, revision, text: text.value }))) return
+  if (
+    text.value.trim() !== stored.value.text &&
+    !(await changes.send({
+      type: 'items.text',
+      item: props.item.id,
+      field: props.field.id,
+      revision,
+      text: text.value,
+    }))
+  )
+    return
   stored.value = { revision: text.value.trim() ? revision + 1 : 0, text: text.value.trim() }
   isOpen.value = false
 }
@@ -54,11 +64,40 @@ function leave(): void {
     <h3>{{ field.name }}</h3>
     <p v-if="wrong" class="said">{{ wrong }}</p>
     <template v-if="isOpen">
-      <div v-if="theirs !== undefined" class="theirs"><b>{{ words.item.textClash }}</b><p>{{ theirs }}</p></div>
-      <textarea v-model="text" rows="6" maxlength="100000" :aria-label="words.editor.edit(field.name)" autofocus @keydown.ctrl.enter="save" @keydown.esc.stop="leave" />
-      <div class="ends"><button type="button" class="link" @click="save">{{ words.item.saveText }}</button><button type="button" class="link" @click="leave">{{ theirs === undefined ? words.project.cancel : words.item.reloadText }}</button></div>
+      <div v-if="theirs !== undefined" class="theirs">
+        <b>{{ words.item.textClash }}</b>
+        <p>{{ theirs }}</p>
+      </div>
+      <textarea
+        v-model="text"
+        rows="6"
+        maxlength="100000"
+        :aria-label="words.editor.edit(field.name)"
+        autofocus
+        @keydown.ctrl.enter="save"
+        @keydown.esc.stop="leave"
+      />
+      <div class="ends">
+        <button type="button" class="link" @click="save">{{ words.item.saveText }}</button><button
+          type="button"
+          class="link"
+          @click="leave"
+        >
+          {{ theirs === undefined ? words.project.cancel : words.item.reloadText }}
+        </button>
+      </div>
     </template>
-    <button v-else type="button" class="text" :class="{ soft: !stored.text }" :disabled="!mayEdit" :aria-label="words.editor.edit(field.name)" @click="open">{{ stored.text || words.item.textHint }}</button>
+    <button
+      v-else
+      type="button"
+      class="text"
+      :class="{ soft: !stored.text }"
+      :disabled="!mayEdit"
+      :aria-label="words.editor.edit(field.name)"
+      @click="open"
+    >
+      {{ stored.text || words.item.textHint }}
+    </button>
   </section>
 </template>
 

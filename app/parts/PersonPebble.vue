@@ -2,16 +2,32 @@
 import { computed } from 'vue'
 
 /** A person: initials in a soft, irregular pebble of the person's colour. */
-const props = defineProps<{ person: { readonly id: string; readonly name: string; readonly colour: string }; large?: boolean }>()
+const props = defineProps<{
+  person: { readonly id: string; readonly name: string; readonly colour: string }
+  large?: boolean
+}>()
 const initials = computed(() => {
   const parts = props.person.name.split(/\s+/).filter(Boolean)
-  return [parts[0], parts.length > 1 ? parts.at(-1) : undefined].map((one) => [...(one ?? '')][0] ?? '').join('').toUpperCase()
+  return [parts[0], parts.length > 1 ? parts.at(-1) : undefined]
+    .map((one) => [...(one ?? '')][0] ?? '')
+    .join('')
+    .toUpperCase()
 })
-const variant = computed(() => ['a', 'b', 'c'][[...props.person.id].reduce((sum, one) => sum + one.charCodeAt(0), 0) % 3])
+const variant = computed(
+  () => ['a', 'b', 'c'][[...props.person.id].reduce((sum, one) => sum + one.charCodeAt(0), 0) % 3],
+)
 </script>
 
 <template>
-  <span class="pebble" :class="[variant, { large }]" :style="{ '--c': `var(--${person.colour})` }" role="img" :aria-label="person.name" :title="person.name">{{ initials }}</span>
+  <span
+    class="pebble"
+    :class="[variant, { large }]"
+    :style="{ '--c': `var(--${person.colour})` }"
+    role="img"
+    :aria-label="person.name"
+    :title="person.name"
+    >{{ initials }}</span
+  >
 </template>
 
 <style scoped>

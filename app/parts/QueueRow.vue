@@ -29,25 +29,54 @@ const effort = computed(() => {
   return typeof held === 'number' ? `${printDecimal(held, settings?.decimals ?? 0)} ${settings?.unit ?? ''}` : '–'
 })
 const names = computed(() => props.row.waitsFor.map((id) => directory.reader.names.person(id) ?? '').join(' and '))
-const days = computed(() => dayNumber(directory.today) - dayNumber(dateIn(directory.reader.workspace().timeZone, props.row.item.statusSince)))
-const mayMove = computed(() => !!props.next && props.part !== 'waits' && directory.isAllowed(props.row.item.project, 'contributor'))
+const days = computed(
+  () =>
+    dayNumber(directory.today) - dayNumber(dateIn(directory.reader.workspace().timeZone, props.row.item.statusSince)),
+)
+const mayMove = computed(
+  () => !!props.next && props.part !== 'waits' && directory.isAllowed(props.row.item.project, 'contributor'),
+)
 </script>
 
 <template>
   <div class="it" :class="{ at: here }">
     <LeafMark v-if="status" :share="directory.share(status)" :colour="status.colour" :title="status.name" />
     <div class="what">
-      <button :id="$attrs.id as string" type="button" class="title" :tabindex="here ? 0 : -1" @focus="emit('focus')" @click="emit('open')">{{ row.item.title }}</button>
+      <button
+        :id="$attrs.id as string"
+        type="button"
+        class="title"
+        :tabindex="here ? 0 : -1"
+        @focus="emit('focus')"
+        @click="emit('open')"
+      >
+        {{ row.item.title }}
+      </button>
       <div class="path">{{ row.key }} · {{ [project?.name, ...row.path.map((one) => one.title)].join(' › ') }}</div>
-      <div v-if="here && mayMove" class="do"><button type="button" tabindex="-1" @click="emit('moveOn')"><b>→</b> {{ words.queue.moveOn(next ?? '') }}</button></div>
+      <div v-if="here && mayMove" class="do">
+        <button type="button" tabindex="-1" @click="emit('moveOn')">
+          <b>→</b> {{ words.queue.moveOn(next ?? '') }}
+        </button>
+      </div>
     </div>
     <span class="r">
       <template v-if="names">{{ words.queue.isOnTurn(names) }}</template>
       <span v-else-if="part === 'waits'">{{ words.item.nobody }}</span>
-      <span v-else-if="need" class="opt" :style="{ '--t': `var(--${need.colour}-tint)`, '--x': `var(--${need.colour}-text)` }">{{ need.label }}</span>
+      <span
+        v-else-if="need"
+        class="opt"
+        :style="{ '--t': `var(--${need.colour}-tint)`, '--x': `var(--${need.colour}-text)` }"
+        >{{ need.label }}</span
+      >
       <span v-else class="soft">{{ words.item.since(days) }}</span>
     </span>
-    <span class="r"><DueText :due="typeof value('due') === 'string' ? (value('due') as string) : undefined" :late="row.late" :today="directory.today" /><span v-if="!value('due')" class="soft">–</span></span>
+    <span class="r"
+      ><DueText
+        :due="typeof value('due') === 'string' ? (value('due') as string) : undefined"
+        :late="row.late"
+        :today="directory.today"
+      /><span v-if="!value('due')" class="soft">–</span></span
+    >
     <span class="r effort soft">{{ effort }}</span>
   </div>
 </template>

@@ -9,7 +9,9 @@ const found = computed(() => directory.reader.maybe('status', props.status))
 </script>
 
 <template>
-  <span v-if="found" class="status"><LeafMark :share="directory.share(found)" :colour="found.colour" />{{ found.name }}</span>
+  <span v-if="found" class="status"
+    ><LeafMark :share="directory.share(found)" :colour="found.colour" />{{ found.name }}</span
+  >
 </template>
 
 <style scoped>

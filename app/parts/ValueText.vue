@@ -18,7 +18,8 @@ const options = computed(() => {
   return (props.field.settings.options ?? []).filter((option) => held.includes(option.id))
 })
 const text = computed(() => {
-  if (typeof value.value === 'number') return `${printDecimal(value.value, props.field.settings.decimals ?? 0)} ${props.field.settings.unit ?? ''}`.trim()
+  if (typeof value.value === 'number')
+    return `${printDecimal(value.value, props.field.settings.decimals ?? 0)} ${props.field.settings.unit ?? ''}`.trim()
   if (props.field.type === 'date') return typeof value.value === 'string' ? dayWords(value.value, directory.today) : ''
   if (props.field.type === 'checkbox') return value.value ? '✓' : ''
   if (props.field.type === 'longText') return value.value ? '¶' : ''
@@ -28,11 +29,24 @@ const names = computed(() => list.value.map((id) => directory.reader.names.perso
 </script>
 
 <template>
-  <span v-if="field.type === 'people'" class="people"><PersonPebbles :people="list" /><span v-if="named">{{ names }}</span></span>
+  <span v-if="field.type === 'people'" class="people"
+    ><PersonPebbles :people="list" /><span v-if="named">{{ names }}</span></span
+  >
   <span v-else-if="field.type === 'oneOption' || field.type === 'severalOptions'" class="opts">
-    <span v-for="option in options" :key="option.id" class="opt" :style="{ '--t': `var(--${option.colour}-tint)`, '--x': `var(--${option.colour}-text)` }">{{ option.label }}</span>
+    <span
+      v-for="option in options"
+      :key="option.id"
+      class="opt"
+      :style="{ '--t': `var(--${option.colour}-tint)`, '--x': `var(--${option.colour}-text)` }"
+      >{{ option.label }}</span
+    >
   </span>
-  <DueText v-else-if="isDue" :due="typeof value === 'string' ? value : undefined" :late="late" :today="directory.today" />
+  <DueText
+    v-else-if="isDue"
+    :due="typeof value === 'string' ? value : undefined"
+    :late="late"
+    :today="directory.today"
+  />
   <span v-else>{{ text }}</span>
 </template>
 

@@ -16,6 +16,8 @@ export const peopleChoices = (directory: Directory, counts?: Readonly<Record<str
     .sort((a, b) => a.name.localeCompare(b.name))
     .map((person) => ({ id: person.id, label: person.name, person, ...(counts && { count: counts[person.id] ?? 0 }) }))
 
-export const kindChoices = (directory: Directory, project: ProjectId): Choice[] => directory.kinds(project).map((kind) => ({ id: kind.id, label: kind.name }))
+export const kindChoices = (directory: Directory, project: ProjectId): Choice[] =>
+  directory.kinds(project).map((kind) => ({ id: kind.id, label: kind.name }))
 
-export const optionChoices = (field: Field): Choice[] => (field.settings.options ?? []).map((option) => ({ id: option.id, label: option.label, tint: option.colour }))
+export const optionChoices = (field: Field): Choice[] =>
+  (field.settings.options ?? []).map((option) => ({ id: option.id, label: option.label, tint: option.colour }))

@@ -7,13 +7,18 @@ import type { BareCommand, useChanges } from '../stores/changes'
 
 type Changes = ReturnType<typeof useChanges>
 
-const setting = (item: Item, key: string, set: Setting): BareCommand => ({ type: 'items.set', items: [{ item: item.id, set: { [key]: set } }] })
+const setting = (item: Item, key: string, set: Setting): BareCommand => ({
+  type: 'items.set',
+  items: [{ item: item.id, set: { [key]: set } }],
+})
 
 /** Sets one value; where someone changed it meanwhile, the notice offers to keep one's own after all. */
 export function setValue(changes: Changes, item: Item, key: string, from: Value, to: Value): Promise<boolean> {
   const again = (problem: Problem): BareCommand | undefined => {
     const at = problem.at?.[0]
-    return problem.code === 'changed-meanwhile' && at?.item === item.id ? setting(item, key, { from: (at.stored ?? null) as Value, to }) : undefined
+    return problem.code === 'changed-meanwhile' && at?.item === item.id
+      ? setting(item, key, { from: (at.stored ?? null) as Value, to })
+      : undefined
   }
   return changes.send(setting(item, key, { from, to }), again)
 }
@@ -25,4 +30,6 @@ export function toggle(changes: Changes, item: Item, key: string, id: string): P
 }
 
 export const clearSeveral = (changes: Changes, item: Item, key: string): Promise<boolean> =>
-  changes.send(setting(item, key, { add: [], remove: [...((item.values[key] as readonly string[] | undefined) ?? [])] }))
+  changes.send(
+    setting(item, key, { add: [], remove: [...((item.values[key] as readonly string[] | undefined) ?? [])] }),
+  )

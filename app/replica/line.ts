@@ -80,9 +80,14 @@ export const httpLine: Line = {
     const cut = new AbortController()
     stop.addEventListener('abort', () => cut.abort(), { once: true })
     const response = await fetchOrDown('/api/feed', { signal: cut.signal })
-    if (!response.ok || !response.body) return jsonOf<void>(response)
+    if (!response.ok || !response.body) {
+      await jsonOf<unknown>(response)
+      return
+    }
     let silence = setTimeout(() => cut.abort(), longestSilenceMs)
-    const reader = response.body.pipeThrough(new TextDecoderStream() as unknown as ReadableWritablePair<string, Uint8Array<ArrayBuffer>>).getReader()
+    const reader = response.body
+      .pipeThrough(new TextDecoderStream() as unknown as ReadableWritablePair<string, Uint8Array<ArrayBuffer>>)
+      .getReader()
     let text = ''
     try {
       for (;;) {
@@ -95,7 +100,8 @@ export const httpLine: Line = {
         for (const frame of frames) if (frame.startsWith('data: ')) hear(JSON.parse(frame.slice(6)) as FeedMessage)
       }
     } catch (error) {
-      if (error instanceof TypeError || (error instanceof DOMException && error.name === 'AbortError')) throw new LineDown(String(error))
+      if (error instanceof TypeError || (error instanceof DOMException && error.name === 'AbortError'))
+        throw new LineDown(String(error))
       throw error
     } finally {
       clearTimeout(silence)
@@ -108,7 +114,9 @@ const bytesAnItem = 600
 
 async function textWithProgress(response: Response, progress: (share: number) => void): Promise<string> {
   const meant = Number(response.headers.get('x-items') ?? 0) * bytesAnItem
-  const reader = response.body?.pipeThrough(new TextDecoderStream() as unknown as ReadableWritablePair<string, Uint8Array<ArrayBuffer>>).getReader()
+  const reader = response.body
+    ?.pipeThrough(new TextDecoderStream() as unknown as ReadableWritablePair<string, Uint8Array<ArrayBuffer>>)
+    .getReader()
   const parts: string[] = []
   let size = 0
   try {
@@ -123,4 +131,3 @@ async function textWithProgress(response: Response, progress: (share: number) =>
     throw new LineDown(String(error))
   }
 }
-

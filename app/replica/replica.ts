@@ -152,10 +152,13 @@ export class Replica implements Ground {
     this.#state = this.#newState()
     this.#projectSequence.clear()
     for (const entity of directoryEntities)
-      for (const record of directory.records[entity]) this.state.put(entity, record.id, record as Records[typeof entity])
+      for (const record of directory.records[entity])
+        this.state.put(entity, record.id, record as Records[typeof entity])
     const projects = directory.records.project
     for (const [i, project] of projects.entries()) {
-      const payload = await this.around.line.items(project.id, (share) => this.#stand({ progress: (i + share) / projects.length }))
+      const payload = await this.around.line.items(project.id, (share) =>
+        this.#stand({ progress: (i + share) / projects.length }),
+      )
       for (const item of fromPayload(payload)) this.state.put('item', item.id, item)
       this.#projectSequence.set(project.id, payload.sequence)
       this.#stand({ progress: (i + 1) / projects.length })
@@ -176,7 +179,8 @@ export class Replica implements Ground {
         if (this.#isSignedOut(error)) return
         if (!(error instanceof LineDown)) throw error
       }
-      if (this.#stop.signal.aborted || this.#standing.line === 'signed-out' || this.#standing.line === 'outdated') return
+      if (this.#stop.signal.aborted || this.#standing.line === 'signed-out' || this.#standing.line === 'outdated')
+        return
       this.#stand({ line: 'down' })
       await this.around.wait(wait)
     }
@@ -185,7 +189,8 @@ export class Replica implements Ground {
   #receive(message: FeedMessage): void {
     switch (message.tell) {
       case 'hello':
-        if (message.build !== this.around.build || message.protocol !== protocol) return this.#stand({ line: 'outdated' })
+        if (message.build !== this.around.build || message.protocol !== protocol)
+          return this.#stand({ line: 'outdated' })
         this.#setClock(message.now)
         if (message.sequence > this.sequence) void this.#catchUp()
         else this.#stand({ line: 'up' })
@@ -235,7 +240,8 @@ export class Replica implements Ground {
     try {
       const parts = await this.#retrying(async () => {
         const entries: Entry[] = []
-        for (let part = 0; part < message.parts; part++) entries.push(await this.around.line.part(message.sequence, part))
+        for (let part = 0; part < message.parts; part++)
+          entries.push(await this.around.line.part(message.sequence, part))
         return entries
       })
       this.#early.delete(message.sequence)
@@ -259,7 +265,8 @@ export class Replica implements Ground {
     if (![...this.#projectSequence.values()].some((held) => held >= sequence)) return patch
     return patch.filter((change) => {
       if (change.entity !== 'item') return true
-      const made = change.field === '*' && !isSetChange(change) ? ((change.after ?? change.before) as Item | null) : null
+      const made =
+        change.field === '*' && !isSetChange(change) ? ((change.after ?? change.before) as Item | null) : null
       const project = (made ?? this.state.maybe('item', change.id))?.project
       return !project || (this.#projectSequence.get(project) ?? 0) < sequence
     })
@@ -283,7 +290,8 @@ export class Replica implements Ground {
     this.#isCatchingUp = true
     try {
       const messages = await this.#retrying(() => this.around.line.logAfter(this.sequence))
-      for (const message of messages) if (sequenceOf(message) > this.sequence) this.#early.set(sequenceOf(message), message)
+      for (const message of messages)
+        if (sequenceOf(message) > this.sequence) this.#early.set(sequenceOf(message), message)
       await this.#takeEarly()
       this.#stand({ line: 'up' })
     } catch (error) {
@@ -402,4 +410,3 @@ export class Replica implements Ground {
 function sequenceOf(message: LogMessage): number {
   return message.tell === 'entry' ? message.entry.sequence : message.tell === 'large' ? message.sequence : message.n
 }
-

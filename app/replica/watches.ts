@@ -98,11 +98,23 @@ export function watchFor(ground: Ground, question: Question): Watch {
     case 'board':
       return new ViewWatch(ground, question)
     case 'directory':
-      return new Asking(question, (changed) => changed.all || changed.items.size > 0, () => directory(ground))
+      return new Asking(
+        question,
+        (changed) => changed.all || changed.items.size > 0,
+        () => directory(ground),
+      )
     case 'queue':
-      return new Asking(question, () => true, () => queue(ground))
+      return new Asking(
+        question,
+        () => true,
+        () => queue(ground),
+      )
     case 'item':
-      return new Asking(question, () => true, () => item(ground, question.key))
+      return new Asking(
+        question,
+        () => true,
+        () => item(ground, question.key),
+      )
   }
 }
 
@@ -120,11 +132,21 @@ class Asking implements Watch {
 export function rowOf({ state, today }: Ground, one: Item): Row {
   let children = 0
   for (const child of state.childrenOf(one.id)) if (!child.archived) children++
-  return { item: one, key: itemKey(state, one), late: lateDays(state, one, today()), turn: turnOf(state, one).people, children }
+  return {
+    item: one,
+    key: itemKey(state, one),
+    late: lateDays(state, one, today()),
+    turn: turnOf(state, one).people,
+    children,
+  }
 }
 
 function withPath(ground: Ground, one: Item, waitsFor: readonly string[] = []): RowWithPath {
-  const path = pathOf(ground.state, one).map((parent) => ({ id: parent.id, title: parent.title, key: itemKey(ground.state, parent) }))
+  const path = pathOf(ground.state, one).map((parent) => ({
+    id: parent.id,
+    title: parent.title,
+    key: itemKey(ground.state, parent),
+  }))
   return { ...rowOf(ground, one), path, waitsFor }
 }
 
@@ -138,7 +160,10 @@ class ViewWatch implements Watch {
     readonly ground: Ground,
     readonly question: Extract<Question, { ask: 'table' | 'board' }>,
   ) {
-    this.#live = new LiveView(ground.state, question.project, question.definition, { me: ground.me, today: ground.today() })
+    this.#live = new LiveView(ground.state, question.project, question.definition, {
+      me: ground.me,
+      today: ground.today(),
+    })
   }
 
   update(changed: Changed): boolean {
@@ -157,7 +182,9 @@ class ViewWatch implements Watch {
 
   answer(): Answers['table'] | Answers['board'] {
     const sums = this.#sums()
-    return this.question.ask === 'table' ? { sums, stretch: this.#stretch('', this.#live.items) } : { sums, columns: this.#columns() }
+    return this.question.ask === 'table'
+      ? { sums, stretch: this.#stretch('', this.#live.items) }
+      : { sums, columns: this.#columns() }
   }
 
   #stretch(list: string, items: readonly Item[]): Stretch {
@@ -176,7 +203,12 @@ class ViewWatch implements Watch {
     for (const one of this.#live.items) lists.get(columnOf.get(one.status)?.id ?? '')?.push(one)
     return board.definition.columns.map((column) => {
       const items = lists.get(column.id) ?? []
-      return { column: column.id, held: held.get(column.id) ?? 0, shown: items.length, stretch: this.#stretch(column.id, items) }
+      return {
+        column: column.id,
+        held: held.get(column.id) ?? 0,
+        shown: items.length,
+        stretch: this.#stretch(column.id, items),
+      }
     })
   }
 
@@ -196,12 +228,21 @@ class ViewWatch implements Watch {
 
 function directory(ground: Ground): Answers['directory'] {
   const { state, me } = ground
-  const records = Object.fromEntries(directoryEntities.map((entity) => [entity, [...state.all(entity)]])) as unknown as Answers['directory']['records']
+  const records = Object.fromEntries(
+    directoryEntities.map((entity) => [entity, [...state.all(entity)]]),
+  ) as unknown as Answers['directory']['records']
   const mine = queueOf(state, me, ground.today())
-  return { records, me, today: ground.today(), inTurn: mine.now.length + mine.next.length, nobodys: ledProjects(ground).length ? nobodysTurn(state, ledProjects(ground)).length : 0 }
+  return {
+    records,
+    me,
+    today: ground.today(),
+    inTurn: mine.now.length + mine.next.length,
+    nobodys: ledProjects(ground).length ? nobodysTurn(state, ledProjects(ground)).length : 0,
+  }
 }
 
-const ledProjects = ({ state, me }: Ground) => projectsInOrder(state).filter((project) => isAtLeast(roleIn(state, me, project.id), 'lead'))
+const ledProjects = ({ state, me }: Ground) =>
+  projectsInOrder(state).filter((project) => isAtLeast(roleIn(state, me, project.id), 'lead'))
 
 function queue(ground: Ground): Answers['queue'] {
   const found = queueOf(ground.state, ground.me, ground.today())
@@ -243,11 +284,14 @@ export function phraseCounts(ground: Ground, project: ProjectId, others: ViewDef
   const live = new LiveView(ground.state, project, { ...others, sort: [] }, { me: ground.me, today: ground.today() })
   const statuses: Record<string, number> = {}
   const people: Record<string, number> = {}
-  const peopleFields = new Set([...ground.state.all('field')].filter((field) => field.type === 'people').map((field) => field.id as string))
+  const peopleFields = new Set(
+    [...ground.state.all('field')].filter((field) => field.type === 'people').map((field) => field.id as string),
+  )
   for (const one of live.items) {
     statuses[one.status] = (statuses[one.status] ?? 0) + 1
     const inIt = new Set<string>()
-    for (const [field, value] of Object.entries(one.values)) if (peopleFields.has(field) && Array.isArray(value)) for (const id of value as string[]) inIt.add(id)
+    for (const [field, value] of Object.entries(one.values))
+      if (peopleFields.has(field) && Array.isArray(value)) for (const id of value as string[]) inIt.add(id)
     for (const id of inIt) people[id] = (people[id] ?? 0) + 1
   }
   return { statuses, people, total: live.items.length }

@@ -30,7 +30,10 @@ export interface ToldEntry {
 const name = (self as unknown as { name: string }).name
 const [, build = '', person = ''] = name.split('|')
 const pages = new Set<Remote<Page>>()
-const watches = new Map<number, { watch: Watch; tell: Remote<(answer: Answers[Question['ask']]) => void> & ((answer: unknown) => void) }>()
+const watches = new Map<
+  number,
+  { watch: Watch; tell: Remote<(answer: Answers[Question['ask']]) => void> & ((answer: unknown) => void) }
+>()
 let nextWatch = 1
 
 const replica = new Replica(
@@ -104,10 +107,18 @@ export class Api {
   }
 
   /** An item's history as sentences, newest first; a problem where it cannot be fetched. */
-  async history(item: string, before?: number): Promise<{ entries: ToldEntry[]; more: boolean } | { problem: Problem }> {
+  async history(
+    item: string,
+    before?: number,
+  ): Promise<{ entries: ToldEntry[]; more: boolean } | { problem: Problem }> {
     return this.#asking(async () => {
       const { entries, more } = await httpLine.history(item, before)
-      const told = entries.map((entry) => ({ sequence: entry.sequence, by: entry.by, at: entry.at, sentences: sentencesOf(replica.state, entry, item, dayWords) }))
+      const told = entries.map((entry) => ({
+        sequence: entry.sequence,
+        by: entry.by,
+        at: entry.at,
+        sentences: sentencesOf(replica.state, entry, item, dayWords),
+      }))
       return { entries: told.filter((one) => one.sentences.length), more }
     })
   }
@@ -158,7 +169,8 @@ export class Api {
       return await ask()
     } catch (error) {
       if (error instanceof Refused) return { problem: error.problem }
-      if (error instanceof LineDown) return { problem: { code: 'unreadable', said: { where: 'the server does not answer' } } }
+      if (error instanceof LineDown)
+        return { problem: { code: 'unreadable', said: { where: 'the server does not answer' } } }
       throw error
     }
   }
@@ -170,9 +182,15 @@ const dayWords = (date: string): string => dayFormat.format(new Date(date))
 function tellTrouble(text: string): void {
   for (const page of pages) void page.trouble(text)
 }
-self.addEventListener('error', (event) => tellTrouble(event.error instanceof Error ? (event.error.stack ?? event.error.message) : event.message))
-self.addEventListener('unhandledrejection', (event) => tellTrouble(`unhandled: ${event.reason instanceof Error ? event.reason.stack : String(event.reason)}`))
-self.addEventListener('securitypolicyviolation', (event) => tellTrouble(`content security policy: ${(event as SecurityPolicyViolationEvent).violatedDirective}`))
+self.addEventListener('error', (event) =>
+  tellTrouble(event.error instanceof Error ? (event.error.stack ?? event.error.message) : event.message),
+)
+self.addEventListener('unhandledrejection', (event) =>
+  tellTrouble(`unhandled: ${event.reason instanceof Error ? event.reason.stack : String(event.reason)}`),
+)
+self.addEventListener('securitypolicyviolation', (event) =>
+  tellTrouble(`content security policy: ${(event as SecurityPolicyViolationEvent).violatedDirective}`),
+)
 const consoleError = console.error.bind(console)
 console.error = (...said: unknown[]) => {
   consoleError(...said)

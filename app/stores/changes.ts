@@ -49,7 +49,10 @@ export const useChanges = defineStore('changes', () => {
     return true
   }
 
-  async function start(command: Command, again?: (problem: Problem) => BareCommand | undefined): Promise<string | undefined> {
+  async function start(
+    command: Command,
+    again?: (problem: Problem) => BareCommand | undefined,
+  ): Promise<string | undefined> {
     const api = session.api
     if (!api) return undefined
     // What stands in reactive state cannot be sent to a worker as it is.
@@ -77,7 +80,11 @@ export const useChanges = defineStore('changes', () => {
     return undefined
   }
 
-  async function refuse(command: Command, problem: Problem, again?: (problem: Problem) => BareCommand | undefined): Promise<void> {
+  async function refuse(
+    command: Command,
+    problem: Problem,
+    again?: (problem: Problem) => BareCommand | undefined,
+  ): Promise<void> {
     done.value = done.value.filter((one) => one.command !== command.id)
     const mine = again?.(problem)
     say(await wordsFor(problem), mine && (() => void send(mine)))

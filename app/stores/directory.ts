@@ -15,7 +15,10 @@ export const useDirectory = defineStore('directory', () => {
   const reader = shallowRef(new MapState())
 
   async function follow(): Promise<void> {
-    await session.api?.watch({ ask: 'directory' }, proxy((answer: unknown) => take(answer as Answers['directory'])) as never)
+    await session.api?.watch(
+      { ask: 'directory' },
+      proxy((answer: unknown) => take(answer as Answers['directory'])) as never,
+    )
   }
 
   function take(answer: Answers['directory']): void {
@@ -34,12 +37,15 @@ export const useDirectory = defineStore('directory', () => {
   const byPrefix = (prefix: string): Project | undefined =>
     projects.value.find((one) => one.prefix === prefix.toUpperCase() || one.oldPrefixes.includes(prefix.toUpperCase()))
   const views = (project: ProjectId): View[] =>
-    [...reader.value.all('view')].filter((view) => view.project === project).sort((a, b) => Number(!!a.owner) - Number(!!b.owner) || a.order - b.order || (a.id < b.id ? -1 : 1))
+    [...reader.value.all('view')]
+      .filter((view) => view.project === project)
+      .sort((a, b) => Number(!!a.owner) - Number(!!b.owner) || a.order - b.order || (a.id < b.id ? -1 : 1))
   const fields = (project: ProjectId) => fieldsOf(reader.value, project)
   const kinds = (project: ProjectId) => kindsOf(reader.value, project)
   const statuses = (project: ProjectId) => statusesOf(reader.value, project)
   const board = (project: ProjectId) => boardOf(reader.value, project)
-  const role = (project: ProjectId): Role | undefined => (me.value ? roleIn(reader.value, me.value.id, project) : undefined)
+  const role = (project: ProjectId): Role | undefined =>
+    me.value ? roleIn(reader.value, me.value.id, project) : undefined
   const isAllowed = (project: ProjectId, least: Role): boolean => isAtLeast(role(project), least)
 
   /** How far along its workflow a status is: what its leaf shows. */
@@ -47,10 +53,31 @@ export const useDirectory = defineStore('directory', () => {
     if (status.phase === 'dropped') return -1
     if (status.phase === 'waiting') return 0
     if (status.phase === 'finished') return 1
-    const along = [...reader.value.all('status')].filter((one) => one.workflow === status.workflow && one.phase !== 'dropped').sort((a, b) => a.order - b.order)
+    const along = [...reader.value.all('status')]
+      .filter((one) => one.workflow === status.workflow && one.phase !== 'dropped')
+      .sort((a, b) => a.order - b.order)
     const active = along.filter((one) => one.phase === 'active')
-    return active.length === 1 ? 0.5 : 0.4 + 0.3 * (active.findIndex((one) => one.id === status.id) / (active.length - 1))
+    return active.length === 1
+      ? 0.5
+      : 0.4 + 0.3 * (active.findIndex((one) => one.id === status.id) / (active.length - 1))
   }
 
-  return { told, reader, isReady, projects, today, me, follow, byPrefix, views, fields, kinds, statuses, board, role, isAllowed, share }
+  return {
+    told,
+    reader,
+    isReady,
+    projects,
+    today,
+    me,
+    follow,
+    byPrefix,
+    views,
+    fields,
+    kinds,
+    statuses,
+    board,
+    role,
+    isAllowed,
+    share,
+  }
 })

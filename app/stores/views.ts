@@ -52,7 +52,14 @@ export const useViews = defineStore('views', () => {
     const id = v7() as ViewId
     const owner = session.me as PersonId
     const order = 1 + Math.max(0, ...directory.views(view.project).map((one) => one.order))
-    const mine = { id, project: view.project, owner, name: words.view.mineName(view.name).slice(0, 120), order, definition: definitionOf(view) }
+    const mine = {
+      id,
+      project: view.project,
+      owner,
+      name: words.view.mineName(view.name).slice(0, 120),
+      order,
+      definition: definitionOf(view),
+    }
     if (!(await changes.send({ type: 'views.add', view: mine }))) return undefined
     putBack(view)
     return id

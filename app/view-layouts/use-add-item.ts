@@ -16,13 +16,25 @@ export function useAddItem(project: () => Project, definition: () => ViewDefinit
     const { id, uses } = project()
     const item = v7() as ItemId
     const statuses = directory.statuses(id)
-    const allowed = definition().where.flatMap((one) => (one.about === 'status' ? [one.statuses as readonly string[]] : []))
+    const allowed = definition().where.flatMap((one) =>
+      one.about === 'status' ? [one.statuses as readonly string[]] : [],
+    )
     const fits = statuses.find((one) => allowed.every((ids) => ids.includes(one.id))) ?? statuses[0]
     const kind = must(directory.kinds(id)[0], 'kind').id
-    const people = definition().where.flatMap((one) => (one.about === 'person' ? one.people.slice(0, 1) : one.about === 'turn' && one.of === 'me' ? ['me'] : []))
+    const people = definition().where.flatMap((one) =>
+      one.about === 'person' ? one.people.slice(0, 1) : one.about === 'turn' && one.of === 'me' ? ['me'] : [],
+    )
     const who = [...new Set(people.map((one) => (one === 'me' ? (session.me ?? '') : one)))].filter(Boolean)
     const values: Record<string, Value> = uses.assignees && who.length ? { [uses.assignees]: who.sort() } : {}
-    const one = { item, project: id, kind, title, status: status ?? must(fits, 'status').id, parent: null as Item['parent'], values }
+    const one = {
+      item,
+      project: id,
+      kind,
+      title,
+      status: status ?? must(fits, 'status').id,
+      parent: null as Item['parent'],
+      values,
+    }
     return (await changes.send({ type: 'items.add', items: [one] })) ? item : undefined
   }
 }

@@ -33,8 +33,6 @@ export function fromDayNumber(day: number): PlainDate {
   return new Date(day * 86_400_000).toISOString().slice(0, 10)
 }
 
-export const addDays = (date: PlainDate, days: number): PlainDate => fromDayNumber(dayNumber(date) + days)
-
 /** 1 for Monday to 7 for Sunday. */
 export const weekday = (date: PlainDate): number => ((((dayNumber(date) + 3) % 7) + 7) % 7) + 1
 

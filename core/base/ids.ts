@@ -4,7 +4,6 @@ declare const brand: unique symbol
 /** An id that cannot be mistaken for another thing's id. A UUID in text form, except where a maker says otherwise. */
 export type Id<Thing extends string> = string & { readonly [brand]: Thing }
 
-export type WorkspaceId = Id<'workspace'>
 export type PersonId = Id<'person'>
 export type ProjectId = Id<'project'>
 export type WorkflowId = Id<'workflow'>
@@ -14,7 +13,6 @@ export type FieldId = Id<'field'>
 export type ItemId = Id<'item'>
 export type BoardId = Id<'board'>
 export type ViewId = Id<'view'>
-export type OptionId = Id<'option'>
 export type CommandId = Id<'command'>
 /** The id of the command that opened the stay, a slash and a counter, so that browser and server agree. */
 export type StayId = Id<'stay'>

@@ -19,9 +19,21 @@ function table(text: string): CsvTable {
 }
 function planOf(small: Small, text: string, choices = none): Plan {
   const read = table(text)
-  return planRows(read, proposeColumns(read, small.state, small.project.id), choices, small.state, small.project, small.ids.next)
+  return planRows(
+    read,
+    proposeColumns(read, small.state, small.project.id),
+    choices,
+    small.state,
+    small.project,
+    small.ids.next,
+  )
 }
-const command = (small: Small, plan: Plan): Command => ({ id: small.ids.command(), type: 'bring-in', v: 1, ...plan.body })
+const command = (small: Small, plan: Plan): Command => ({
+  id: small.ids.command(),
+  type: 'bring-in',
+  v: 1,
+  ...plan.body,
+})
 
 describe('the restoration file', () => {
   it('gives 412 items, 8 rows left out, 4 moved up, 12 people, in 5 levels', () => {
@@ -42,8 +54,10 @@ describe('the restoration file', () => {
     const small = smallWorkspace()
     const columns = proposeColumns(table(sample), small.state, small.project.id)
     const name = (id: string) => must(small.state.maybe('field', id), 'field').name
-    const said = columns.map(({ header, target }) =>
-      `${header}: ${target.to === 'field' ? name(target.field) : target.to === 'new' ? `new ${target.type}` : target.to}`)
+    const said = columns.map(
+      ({ header, target }) =>
+        `${header}: ${target.to === 'field' ? name(target.field) : target.to === 'new' ? `new ${target.type}` : target.to}`,
+    )
     expect(said).toEqual([
       'Ref: outside reference', 'Title: title', 'Part of: parent', 'Kind: kind', 'State: status', 'Who: assignees',
       'Checked by: reviewer', 'Effort (h): effort', 'Cost: new number', 'Start: start', 'Due: due', 'Bay: new oneOption',
@@ -58,14 +72,19 @@ describe('the restoration file', () => {
     const patch = run(small.state, bring, small.people.owner.id)
     expect([...small.state.itemsOf(small.project.id)]).toHaveLength(412)
     const entry = { sequence: 1, command: bring.id, type: bring.type, v: 1, by: small.people.owner.id, at: '', patch }
-    run(small.state, { id: small.ids.command(), type: 'revert', v: 1, of: bring.id }, small.people.owner.id, { entryOf: () => entry })
+    run(small.state, { id: small.ids.command(), type: 'revert', v: 1, of: bring.id }, small.people.owner.id, {
+      entryOf: () => entry,
+    })
     const after = small.state.snapshot()
     expect({ ...after, project: [] }).toEqual({ ...before, project: [] })
     expect(small.state.maybe('project', small.project.id)?.nextNumber).toBe(413)
   })
 
   it('lets a row be mended', () => {
-    const plan = planOf(smallWorkspace(), sample, { statuses: {}, mends: { 56: { 1: 'Hang the nets' }, 107: { 10: '2026-02-28' } } })
+    const plan = planOf(smallWorkspace(), sample, {
+      statuses: {},
+      mends: { 56: { 1: 'Hang the nets' }, 107: { 10: '2026-02-28' } },
+    })
     expect(plan.body.items).toHaveLength(414)
     expect(plan.body.items.some((item) => item.title === 'Hang the nets')).toBe(true)
   })
@@ -73,7 +92,9 @@ describe('the restoration file', () => {
   it('keeps long texts whole, quotes and line ends included', () => {
     const plan = planOf(smallWorkspace(), sample)
     expect(plan.body.texts[0]?.text).toBe('=1+1 is not a formula here')
-    expect(plan.body.texts.some((one) => one.text === 'Scaffold first,\nthen glass.\n"Mind the lead" says the survey')).toBe(true)
+    expect(
+      plan.body.texts.some((one) => one.text === 'Scaffold first,\nthen glass.\n"Mind the lead" says the survey'),
+    ).toBe(true)
   })
 })
 
@@ -131,14 +152,20 @@ describe('other files', () => {
     const small = smallWorkspace()
     run(small.state, command(small, planOf(small, 'Ref,Title\nA1,Beds\n')), small.people.owner.id)
     const plan = planOf(small, 'Ref,Title,Part of\nA2,North bed,A1\nA3,South bed,GLH-1\nA1,again,\n')
-    expect(plan.body.items.map((item) => item.parent)).toEqual([...small.state.itemsOf(small.project.id)].flatMap((item) => [item.id, item.id]))
+    expect(plan.body.items.map((item) => item.parent)).toEqual(
+      [...small.state.itemsOf(small.project.id)].flatMap((item) => [item.id, item.id]),
+    )
     expect(plan.faults.map((fault) => [fault.line, fault.problem.code])).toEqual([[4, 'not-unique']])
   })
 
   it('is refused to those who may not set up the project, when it would make fields', () => {
     const small = smallWorkspace()
     const plan = planOf(small, 'Title,Bay\na,x\nb,x\nc,x\n')
-    const refused = judge(small.state, command(small, plan), contextOf({ id: small.ids.command() }, small.people.contributor.id))
+    const refused = judge(
+      small.state,
+      command(small, plan),
+      contextOf({ id: small.ids.command() }, small.people.contributor.id),
+    )
     expect(refused).toMatchObject({ ok: false, problem: { code: 'not-allowed' } })
   })
 
@@ -146,10 +173,26 @@ describe('other files', () => {
     const small = smallWorkspace()
     const bring = command(small, planOf(small, 'Title,Part of,Ref\nBeds,,A\nNorth,A,B\nPots,,C\n'))
     const patch = run(small.state, bring, small.people.owner.id)
-    const north = must([...small.state.itemsOf(small.project.id)].find((item) => item.title === 'North'), 'item')
-    run(small.state, { id: small.ids.command(), type: 'items.set', v: 1, items: [{ item: north.id, set: { title: { from: 'North', to: 'Far north' } } }] }, small.people.lead.id)
+    const north = must(
+      [...small.state.itemsOf(small.project.id)].find((item) => item.title === 'North'),
+      'item',
+    )
+    run(
+      small.state,
+      {
+        id: small.ids.command(),
+        type: 'items.set',
+        v: 1,
+        items: [{ item: north.id, set: { title: { from: 'North', to: 'Far north' } } }],
+      },
+      small.people.lead.id,
+    )
     const entry = { sequence: 1, command: bring.id, type: bring.type, v: 1, by: small.people.owner.id, at: '', patch }
-    const back = judge(small.state, { id: small.ids.command(), type: 'revert', v: 1, of: bring.id }, contextOf({ id: small.ids.command() }, small.people.owner.id, { entryOf: () => entry }))
+    const back = judge(
+      small.state,
+      { id: small.ids.command(), type: 'revert', v: 1, of: bring.id },
+      contextOf({ id: small.ids.command() }, small.people.owner.id, { entryOf: () => entry }),
+    )
     if (back.ok) applyPatch(small.state, back.value)
     // North was changed and Beds holds it: both stay; Pots goes.
     expect([...small.state.itemsOf(small.project.id)].map((item) => item.title).sort()).toEqual(['Beds', 'Far north'])

@@ -1,4 +1,4 @@
-import { ok, type Problem, type Result } from '../base/result'
+import type { Result } from '../base/result'
 import type { CommandId } from '../base/ids'
 import { MapState } from '../model/state'
 import type { Envelope, Entry } from './command'
@@ -95,6 +95,3 @@ export class ReplicaState<Command extends Envelope> implements EntryBook {
     this.#touched(itemsTouchedBy(patch), patch)
   }
 }
-
-/** For judges that answer with nothing to apply beforehand. */
-export const nothingBeforehand: Result<Patch, Problem> = ok([])

@@ -5,7 +5,7 @@ import type { CommandId } from '../base/ids'
 import type { Entry } from '../change/command'
 import { applyPatch, invert } from '../change/patch'
 import { ReplicaState } from '../change/replica-state'
-import { MapState } from '../model/state'
+import type { MapState } from '../model/state'
 import { contextOf, Ids, PlainRoom, randomCommand, smallWorkspace, type Dice, type Small } from '../test-kit/workspace'
 import { commandTypes, isLargeCommand, judge, parseCommand, type Command } from './registry'
 

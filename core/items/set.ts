@@ -5,7 +5,7 @@ import { firstProblem, assertNever, must, ok, problem, type Problem } from '../b
 import { idsAlsoIn, idsMissingFrom, isSameValue } from '../base/sorted-ids'
 import { defineCommand, type Context } from '../change/command'
 import type { Change } from '../change/patch'
-import { type Value } from '../fields/contract'
+import type { Value } from '../fields/contract'
 import { fieldTypes } from '../fields/registry'
 import type { Reader } from '../model/reader'
 import type { Item, ItemId, KindId, StatusId } from '../model/records'

@@ -4,14 +4,11 @@ import type {
   FieldId,
   Item,
   ItemId,
-  PersonId,
   Project,
   ProjectId,
   Records,
   Status,
-  StatusId,
   Kind,
-  KindId,
   Field,
   Workspace,
 } from './records'
@@ -56,9 +53,6 @@ function ordered<R extends { readonly order: number; readonly id: string }>(
 
 export const fieldOf = (reader: Reader, id: FieldId | string | null): Field | undefined =>
   id ? reader.maybe('field', id) : undefined
-export const statusOf = (reader: Reader, id: StatusId): Status | undefined => reader.maybe('status', id)
-export const kindOf = (reader: Reader, id: KindId): Kind | undefined => reader.maybe('kind', id)
-export const personName = (reader: Reader, id: PersonId | string): string => reader.names.person(id) ?? 'someone'
 
 /** `GLH-142`; a dash in place of the number until the server has given one. */
 export const itemKey = (reader: Reader, item: Item): string =>

@@ -58,7 +58,6 @@ export const usesRecord = z.object({
   due: ids.fieldId.nullable(),
   need: ids.fieldId.nullable(),
 })
-export type Uses = Readonly<z.infer<typeof usesRecord>>
 
 export const projectRecord = z.object({
   id: ids.projectId,

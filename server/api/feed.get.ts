@@ -6,11 +6,21 @@ import { answering, signedIn } from '../http/request'
 export default defineEventHandler((event) =>
   answering(event, async (house) => {
     const { me, session, room } = await signedIn(event, house)
-    setResponseHeaders(event, { 'content-type': 'text/event-stream', 'cache-control': 'no-store, no-transform', 'x-accel-buffering': 'no' })
+    setResponseHeaders(event, {
+      'content-type': 'text/event-stream',
+      'cache-control': 'no-store, no-transform',
+      'x-accel-buffering': 'no',
+    })
     event._handled = true
     const response = event.node.res
     response.flushHeaders()
-    const hello = { tell: 'hello', build: house.build, protocol, now: house.clock.now(), sequence: room.sequence } as const
+    const hello = {
+      tell: 'hello',
+      build: house.build,
+      protocol,
+      now: house.clock.now(),
+      sequence: room.sequence,
+    } as const
     house.feed.add({ person: me, session: session.id, response }, hello)
     return null
   }),

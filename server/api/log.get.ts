@@ -13,6 +13,10 @@ export default defineEventHandler((event) =>
     const stored = await entriesAfter(house.database.db, room.workspace, after, longestCatchUp + 1)
     if (stored.length > longestCatchUp) return refuse('log-too-far-back')
     // Of a large entry the parts tell what may be seen of it.
-    return { messages: stored.map(({ entry, parts }) => (parts ? { tell: 'large', sequence: entry.sequence, parts } : messageFor(room.state, entry, parts, me))) }
+    return {
+      messages: stored.map(({ entry, parts }) =>
+        parts ? { tell: 'large', sequence: entry.sequence, parts } : messageFor(room.state, entry, parts, me),
+      ),
+    }
   }),
 )

@@ -24,7 +24,12 @@ export default defineEventHandler((event) =>
     if (!isTimeZone(timeZone)) return refuse('unreadable', { where: 'timeZone' })
     const password = await hashPassword(body.data.password)
     try {
-      const { workspaceId, owner } = await foundWorkspace(house.database.db, { name: workspace, timeZone, demo: false, owner: { name, email, password } })
+      const { workspaceId, owner } = await foundWorkspace(house.database.db, {
+        name: workspace,
+        timeZone,
+        demo: false,
+        owner: { name, email, password },
+      })
       await house.openRoom()
       sessionCookie(event, await house.sessions.start(workspaceId, owner))
       return { me: owner }

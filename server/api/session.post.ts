@@ -19,7 +19,8 @@ export default defineEventHandler((event) =>
     sameOrigin(event)
     const body = signInBody.safeParse(await jsonBody(event, 10_000))
     if (!body.success) return refuse('unreadable', { where: 'the sign-in' })
-    const person = 'person' in body.data ? await stepIn(house, body.data.person) : await byPassword(event, house, body.data)
+    const person =
+      'person' in body.data ? await stepIn(house, body.data.person) : await byPassword(event, house, body.data)
     const room = await house.room()
     if (!room) return refuse('wrong-sign-in')
     sessionCookie(event, await house.sessions.start(room.workspace, person))
@@ -35,7 +36,11 @@ async function stepIn(house: House, id: string): Promise<PersonId> {
   return person.id
 }
 
-async function byPassword(event: H3Event, house: House, { email, password }: { email: string; password: string }): Promise<PersonId> {
+async function byPassword(
+  event: H3Event,
+  house: House,
+  { email, password }: { email: string; password: string },
+): Promise<PersonId> {
   const machine = getRequestIP(event) ?? 'unknown'
   await takePoint(byEmail, email.toLowerCase(), 0)
   await takePoint(byMachine, machine, 0)

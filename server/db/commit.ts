@@ -28,12 +28,21 @@ export const partsOf = (done: Done): number =>
 /**
  * Writes entries and the rows they changed, in one transaction of statements only. `state` already stands after them.
  */
-export async function commit(db: Db, workspace: string, from: number, all: readonly Done[], state: MapState, notify: string | undefined): Promise<void> {
+export async function commit(
+  db: Db,
+  workspace: string,
+  from: number,
+  all: readonly Done[],
+  state: MapState,
+  notify: string | undefined,
+): Promise<void> {
   const rows = rowsOf(workspace, all, state)
   const last = all.at(-1)?.entry.sequence ?? from
   try {
     await db.transaction(async (tx) => {
-      const moved = await tx.execute(sql`update workspace set sequence = ${last} where id = ${workspace}::uuid and sequence = ${from}`)
+      const moved = await tx.execute(
+        sql`update workspace set sequence = ${last} where id = ${workspace}::uuid and sequence = ${from}`,
+      )
       if (moved.rowCount !== 1) throw new Overtaken()
       await writeRows(tx, log, rows.log)
       await writeRows(tx, logPart, rows.parts)
@@ -75,12 +84,22 @@ function rowsOf(workspaceId: string, all: readonly Done[], state: MapState) {
       projects: [...projectsOf(state, entry.patch)],
     }) // prettier-ignore
     for (let part = 0; part < n; part++)
-      parts.push({ workspaceId, sequence: entry.sequence, part, patch: entry.patch.slice(part * changesInPart, (part + 1) * changesInPart) })
+      parts.push({
+        workspaceId,
+        sequence: entry.sequence,
+        part,
+        patch: entry.patch.slice(part * changesInPart, (part + 1) * changesInPart),
+      })
     const seen = new Set<string>()
     entry.patch.forEach((change, i) => {
       if (change.entity !== 'item' || seen.has(change.id)) return
       seen.add(change.id)
-      items.push({ workspaceId, item: change.id, sequence: entry.sequence, part: n ? Math.floor(i / changesInPart) : null })
+      items.push({
+        workspaceId,
+        item: change.id,
+        sequence: entry.sequence,
+        part: n ? Math.floor(i / changesInPart) : null,
+      })
     })
   }
   const madeAnew = madeWithin(all)
@@ -115,7 +134,9 @@ const push = <T>(map: Map<EntityName, T[]>, entity: EntityName, one: T): void =>
 
 type FieldChange = Exclude<Change, { added: readonly string[] }>
 const changesOf = (all: readonly Done[], entity: EntityName): FieldChange[] =>
-  all.flatMap((done) => (done.entry.patch as Patch).filter((one): one is FieldChange => one.entity === entity && !isSetChange(one)))
+  all.flatMap((done) =>
+    (done.entry.patch as Patch).filter((one): one is FieldChange => one.entity === entity && !isSetChange(one)),
+  )
 
 /** Stays are written and never read back by commands: their last word within the batch goes in. */
 async function writeStays(tx: Tx, workspaceId: string, all: readonly Done[]): Promise<void> {
@@ -130,7 +151,12 @@ async function writeStays(tx: Tx, workspaceId: string, all: readonly Done[]): Pr
   await writeRows(tx, stay, made, ['workspace_id', 'id'])
   const gone = [...rows].flatMap(([id, row]) => (row ? [] : [id]))
   const before = madeWithin(all)
-  await deleteRows(tx, stay, workspaceId, gone.filter((id) => !before.has(`stay ${id}`)))
+  await deleteRows(
+    tx,
+    stay,
+    workspaceId,
+    gone.filter((id) => !before.has(`stay ${id}`)),
+  )
   const [ids, until] = [[...ends.keys()], [...ends.values()]]
   if (ids.length)
     await tx.execute(
@@ -146,6 +172,10 @@ async function writeLongTexts(tx: Tx, workspaceId: string, all: readonly Done[])
   await writeRows(tx, longText, made, ['workspace_id', 'id'])
   const gone = [...last].flatMap(([id, row]) => (row ? [] : [id]))
   const before = madeWithin(all)
-  await deleteRows(tx, longText, workspaceId, gone.filter((id) => !before.has(`longText ${id}`)))
+  await deleteRows(
+    tx,
+    longText,
+    workspaceId,
+    gone.filter((id) => !before.has(`longText ${id}`)),
+  )
 }
-

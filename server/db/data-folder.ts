@@ -18,10 +18,14 @@ export async function readyFolder(dir: string): Promise<string> {
   const begun = join(dir, 'database.begun')
   const held = fs.readdirSync(dir).filter((name) => name !== 'database.begun' && name !== 'lock')
   if (held.length && !held.includes('database'))
-    throw new DataFolderProblem(`The folder ${dir} holds other files and is left as it is. Name an empty one in WRENLEAF_DATA.`)
+    throw new DataFolderProblem(
+      `The folder ${dir} holds other files and is left as it is. Name an empty one in WRENLEAF_DATA.`,
+    )
   if (held.includes('database')) {
     if (!parts.every((part) => fs.existsSync(join(database, part))))
-      throw new DataFolderProblem(`The database in ${dir} is not whole and is left as it is. Restore it from a copy, or name another folder in WRENLEAF_DATA.`)
+      throw new DataFolderProblem(
+        `The database in ${dir} is not whole and is left as it is. Restore it from a copy, or name another folder in WRENLEAF_DATA.`,
+      )
     removeEmptyPidFile(database)
     return database
   }
@@ -69,7 +73,11 @@ export async function lockFolder(dir: string): Promise<net.Server> {
   return new Promise((resolve, reject) => {
     const server = net.createServer((socket) => socket.destroy())
     server.once('error', (error: NodeJS.ErrnoException) =>
-      reject(error.code === 'EADDRINUSE' ? new DataFolderProblem(`The data folder ${dir} is in use by another process.`) : error),
+      reject(
+        error.code === 'EADDRINUSE'
+          ? new DataFolderProblem(`The data folder ${dir} is in use by another process.`)
+          : error,
+      ),
     )
     server.listen({ path }, () => {
       server.unref()

@@ -1,9 +1,12 @@
-import { eq, sql } from 'drizzle-orm'
+import { eq, getTableName, is, sql } from 'drizzle-orm'
+import { PgTable } from 'drizzle-orm/pg-core'
 import type { EntityName, Records } from '#core/model/records'
 import { MapState } from '#core/model/state'
 import type { Db } from './open'
 import { recordOf } from './rows'
-import { recordTables, workspace } from './schema'
+import * as schema from './schema'
+
+const { recordTables, workspace } = schema
 
 /** The workspace that stands in this database; there is one. */
 export async function theWorkspace(db: Db): Promise<typeof workspace.$inferSelect | undefined> {
@@ -20,7 +23,10 @@ export async function loadState(db: Db, id: string): Promise<{ state: MapState; 
       const { sequence, ...record } = row
       state.put('workspace', id, record as Records['workspace'])
       for (const [entity, table] of Object.entries(recordTables)) {
-        const rows = await tx.select().from(table).where(sql`workspace_id = ${id}::uuid`)
+        const rows = await tx
+          .select()
+          .from(table)
+          .where(sql`workspace_id = ${id}::uuid`)
         for (const one of rows) {
           const loaded = recordOf(table, one) as { id: string }
           state.put(entity as EntityName, loaded.id, loaded as Records[EntityName])
@@ -30,4 +36,12 @@ export async function loadState(db: Db, id: string): Promise<{ state: MapState; 
     },
     { isolationLevel: 'repeatable read', accessMode: 'read only' },
   )
+}
+
+/** Takes everything out of every table: for loading the demo anew. */
+export async function emptyAll(db: Db): Promise<void> {
+  const names = Object.values<unknown>(schema)
+    .filter((one) => is(one, PgTable))
+    .map(getTableName)
+  await db.execute(sql.raw(`truncate ${names.map((name) => `"${name}"`).join(', ')}`))
 }

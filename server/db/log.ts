@@ -3,9 +3,9 @@ import type { CommandId, PersonId } from '#core/base/ids'
 import type { Entry } from '#core/change/command'
 import type { Patch } from '#core/change/patch'
 import type { LongText } from '#core/model/records'
-import type { Db, Tx } from './open'
+import type { Db } from './open'
 import { isoOf } from './rows'
-import { log, logItem, logPart, longText, workspace } from './schema'
+import { log, logItem, logPart, longText } from './schema'
 
 /** An entry as it stands in the log; one of several parts has no patch of its own. */
 export interface StoredEntry {
@@ -29,22 +29,30 @@ function entryOf(row: LogRow): StoredEntry {
   return { entry, parts: row.parts }
 }
 
-export const sequenceOf = async (db: Db | Tx, id: string): Promise<number> =>
-  (await db.select({ n: workspace.sequence }).from(workspace).where(eq(workspace.id, id)))[0]?.n ?? 0
-
 /** Entries after a sequence number, oldest first, at most `most`. */
 export async function entriesAfter(db: Db, id: string, after: number, most: number): Promise<StoredEntry[]> {
-  const rows = await db.select().from(log).where(and(eq(log.workspaceId, id), gt(log.sequence, after))).orderBy(asc(log.sequence)).limit(most)
+  const rows = await db
+    .select()
+    .from(log)
+    .where(and(eq(log.workspaceId, id), gt(log.sequence, after)))
+    .orderBy(asc(log.sequence))
+    .limit(most)
   return rows.map(entryOf)
 }
 
 export async function entryOfCommand(db: Db, id: string, command: string): Promise<StoredEntry | undefined> {
-  const rows = await db.select().from(log).where(and(eq(log.workspaceId, id), eq(log.command, command)))
+  const rows = await db
+    .select()
+    .from(log)
+    .where(and(eq(log.workspaceId, id), eq(log.command, command)))
   return rows[0] && entryOf(rows[0])
 }
 
 export async function entryAt(db: Db, id: string, sequence: number): Promise<StoredEntry | undefined> {
-  const rows = await db.select().from(log).where(and(eq(log.workspaceId, id), eq(log.sequence, sequence)))
+  const rows = await db
+    .select()
+    .from(log)
+    .where(and(eq(log.workspaceId, id), eq(log.sequence, sequence)))
   return rows[0] && entryOf(rows[0])
 }
 
@@ -76,14 +84,20 @@ export async function historyOf(db: Db, id: string, item: string, before: number
       const part = touched.find((one) => one.sequence === row.sequence)?.part
       const inPart = (n: number) => partOf(db, id, row.sequence, n)
       // An item's changes stand together, but a part may end among them.
-      const patch = part === null || part === undefined ? entry.patch : [...((await inPart(part)) ?? []), ...((await inPart(part + 1)) ?? [])]
+      const patch =
+        part === null || part === undefined
+          ? entry.patch
+          : [...((await inPart(part)) ?? []), ...((await inPart(part + 1)) ?? [])]
       return { ...entry, patch: patch.filter((change) => change.entity === 'item' && change.id === item) }
     }),
   )
 }
 
 export async function storedLongText(db: Db, id: string, textId: string): Promise<LongText | undefined> {
-  const rows = await db.select().from(longText).where(and(eq(longText.workspaceId, id), eq(longText.id, textId)))
+  const rows = await db
+    .select()
+    .from(longText)
+    .where(and(eq(longText.workspaceId, id), eq(longText.id, textId)))
   const row = rows[0]
   return row && ({ id: row.id, item: row.item, field: row.field, revision: row.revision, text: row.text } as LongText)
 }

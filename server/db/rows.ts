@@ -15,7 +15,11 @@ const shapes = new Map<Table, ColumnShape[]>()
 function shapeOf(table: PgTable): ColumnShape[] {
   let shape = shapes.get(table)
   if (!shape) {
-    shape = Object.entries(getTableColumns(table)).map(([property, column]) => ({ property, name: column.name, type: column.getSQLType() }))
+    shape = Object.entries(getTableColumns(table)).map(([property, column]) => ({
+      property,
+      name: column.name,
+      type: column.getSQLType(),
+    }))
     shapes.set(table, shape)
   }
   return shape
@@ -27,11 +31,18 @@ const named = (name: string): SQL => sql.identifier(name) as unknown as SQL
  * Writes rows by one set statement (`insert … select from unnest`), however many there are. With `replacing`, rows of
  * the same key are replaced. Throws where the database wrote another number of rows than were given.
  */
-export async function writeRows(tx: Tx | Db, table: PgTable, rows: readonly Row[], replacing?: readonly string[]): Promise<void> {
+export async function writeRows(
+  tx: Tx | Db,
+  table: PgTable,
+  rows: readonly Row[],
+  replacing?: readonly string[],
+): Promise<void> {
   if (!rows.length) return
   const shape = shapeOf(table)
   const lists = shape.map(({ property, type }) => {
-    const values = rows.map((row) => (type === 'jsonb' ? JSON.stringify(row[property] ?? null) : (row[property] ?? null)))
+    const values = rows.map((row) =>
+      type === 'jsonb' ? JSON.stringify(row[property] ?? null) : (row[property] ?? null),
+    )
     const arrayType = type === 'jsonb' ? 'text' : type.replace(/\(\d+\)/, '')
     return sql`${sql.param(values)}::${sql.raw(arrayType)}[]`
   })

@@ -1,5 +1,17 @@
 /** The tables. Every key begins with the workspace; what is not typed here stands as `jsonb` by field id. */
-import { bigint, boolean, index, integer, jsonb, pgTable, primaryKey, text, timestamp, uniqueIndex, uuid } from 'drizzle-orm/pg-core'
+import {
+  bigint,
+  boolean,
+  index,
+  integer,
+  jsonb,
+  pgTable,
+  primaryKey,
+  text,
+  timestamp,
+  uniqueIndex,
+  uuid,
+} from 'drizzle-orm/pg-core'
 
 const instant = (name: string) => timestamp(name, { withTimezone: true, mode: 'string', precision: 3 })
 const inWorkspace = () => ({ workspaceId: uuid('workspace_id').notNull() })
@@ -64,7 +76,11 @@ export const member = pgTable('member', {
   role: text('role').notNull(),
 }, byId) // prettier-ignore
 
-export const workflow = pgTable('workflow', { ...withId(), project: uuid('project').notNull(), name: text('name').notNull() }, byId)
+export const workflow = pgTable(
+  'workflow',
+  { ...withId(), project: uuid('project').notNull(), name: text('name').notNull() },
+  byId,
+)
 
 export const status = pgTable('status', {
   ...withId(),

@@ -23,24 +23,39 @@ export async function seeSession(db: Db, id: string, now: string): Promise<void>
 }
 
 export async function endSession(db: Db, id: string, now: string): Promise<void> {
-  await db.update(session).set({ ended: now }).where(and(eq(session.id, id), isNull(session.ended)))
+  await db
+    .update(session)
+    .set({ ended: now })
+    .where(and(eq(session.id, id), isNull(session.ended)))
 }
 
 /** Which of these sessions have ended. */
 export async function endedOf(db: Db, ids: readonly string[]): Promise<string[]> {
   if (!ids.length) return []
-  const rows = await db.select({ id: session.id }).from(session).where(and(inArray(session.id, [...ids]), isNotNull(session.ended)))
+  const rows = await db
+    .select({ id: session.id })
+    .from(session)
+    .where(and(inArray(session.id, [...ids]), isNotNull(session.ended)))
   return rows.map((row) => row.id)
 }
 
 /** The person of an e-mail address, with the password's hash; case aside. */
-export async function credentialOf(db: Db, workspaceId: string, email: string): Promise<{ person: string; password: string } | undefined> {
+export async function credentialOf(
+  db: Db,
+  workspaceId: string,
+  email: string,
+): Promise<{ person: string; password: string } | undefined> {
   const rows = await db.select({ person: credential.person, password: credential.password }).from(credential)
     .innerJoin(person, and(eq(person.workspaceId, credential.workspaceId), eq(person.id, credential.person)))
     .where(and(eq(credential.workspaceId, workspaceId), sql`lower(${person.email}) = lower(${email})`)) // prettier-ignore
   return rows[0]
 }
 
-export async function addCredential(db: Db | Tx, workspaceId: string, personId: string, password: string): Promise<void> {
+export async function addCredential(
+  db: Db | Tx,
+  workspaceId: string,
+  personId: string,
+  password: string,
+): Promise<void> {
   await db.insert(credential).values({ workspaceId, person: personId, password })
 }

@@ -1,4 +1,12 @@
-import { createError, getCookie, getHeader, getRequestProtocol, setResponseHeader, setResponseStatus, type H3Event } from 'h3'
+import {
+  createError,
+  getCookie,
+  getHeader,
+  getRequestProtocol,
+  setResponseHeader,
+  setResponseStatus,
+  type H3Event,
+} from 'h3'
 import { randomUUID } from 'node:crypto'
 import { problem, type Problem, type ProblemCode } from '#core/base/result'
 import { mayRead } from '#core/access/access'
@@ -35,7 +43,10 @@ export const refuse = (code: ProblemCode, said?: Problem['said']): never => {
 }
 
 /** Runs a route: every answer carries a request id; what was not expected is logged with it. */
-export async function answering<T>(event: H3Event, run: (house: House) => Promise<T>): Promise<T | { problem: Problem }> {
+export async function answering<T>(
+  event: H3Event,
+  run: (house: House) => Promise<T>,
+): Promise<T | { problem: Problem }> {
   const request = randomUUID().slice(0, 8)
   setResponseHeader(event, 'x-request-id', request)
   setResponseHeader(event, 'cache-control', 'no-store')
@@ -77,7 +88,8 @@ export function readableProject(room: Room, me: PersonId, id: string): ProjectId
 export function sameOrigin(event: H3Event): void {
   const origin = getHeader(event, 'origin')
   const host = getHeader(event, 'host')
-  if (!origin || !host || origin !== `${getRequestProtocol(event, { xForwardedProto: true })}://${host}`) refuse('not-allowed', { needs: 'origin' })
+  if (!origin || !host || origin !== `${getRequestProtocol(event, { xForwardedProto: true })}://${host}`)
+    refuse('not-allowed', { needs: 'origin' })
 }
 
 /** Reads a JSON body, counting while it comes in. */
@@ -102,6 +114,7 @@ export async function jsonBody(event: H3Event, mostBytes: number): Promise<unkno
 function isStorable(value: unknown): boolean {
   if (typeof value === 'string') return !value.includes('\u0000') && value.isWellFormed()
   if (Array.isArray(value)) return value.every(isStorable)
-  if (value && typeof value === 'object') return Object.entries(value).every(([key, one]) => isStorable(key) && isStorable(one))
+  if (value && typeof value === 'object')
+    return Object.entries(value).every(([key, one]) => isStorable(key) && isStorable(one))
   return true
 }

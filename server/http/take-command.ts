@@ -12,10 +12,12 @@ export async function takeCommand(event: H3Event, house: House, mostBytes: numbe
   const { me, room } = await signedIn(event, house)
   const command = parseCommand(await jsonBody(event, mostBytes))
   if (!command.ok) throw new Refusal(command.problem)
-  if (isLargeCommand(command.value) !== large) return refuse('unreadable', { where: 'this command has a route of its own' })
+  if (isLargeCommand(command.value) !== large)
+    return refuse('unreadable', { where: 'this command has a route of its own' })
   // Whoever may not read a project is not told whether its items exist.
   const projects = definitionOf(command.value.type)?.projects(room.state, command.value) ?? []
-  if (projects.some((id) => room.state.maybe('project', id) && !mayRead(room.state, me, id))) return { problem: { code: 'gone' } }
+  if (projects.some((id) => room.state.maybe('project', id) && !mayRead(room.state, me, id)))
+    return { problem: { code: 'gone' } }
   const answer = await room.submit(command.value, me)
   return 'entry' in answer ? { entry: seenBy(room.state, answer.entry, me) ?? { ...answer.entry, patch: [] } } : answer
 }

@@ -4,7 +4,7 @@ import { dirname, join } from 'node:path'
 import { defineNitroPlugin, useRuntimeConfig, useStorage } from 'nitropack/runtime'
 import { loadDemo } from '../../demo/load'
 import { openDatabase } from '../db/open'
-import { theWorkspace } from '../db/load'
+import { emptyAll, theWorkspace } from '../db/load'
 import { serverClock } from '../services/clock'
 import { House, setHouse } from '../services/house'
 
@@ -34,9 +34,12 @@ async function open(): Promise<House> {
       const found = await theWorkspace(database.db)
       if (found && !found.demo) {
         await database.close()
-        throw new Error('This database holds a workspace that is no demo, so the demo is not loaded into it. Use npm start, or name another WRENLEAF_DATA.')
+        throw new Error(
+          'This database holds a workspace that is no demo, so the demo is not loaded into it. Use npm start, or name another WRENLEAF_DATA.',
+        )
       }
-      if (!found) await loadDemo(database, clock)
+      if (found && env.WRENLEAF_FRESH) await emptyAll(database.db)
+      if (!found || env.WRENLEAF_FRESH) await loadDemo(database, clock)
     }
     const house = new House(database, clock, useRuntimeConfig().app.buildId as string)
     const room = await house.openRoom()
@@ -57,6 +60,7 @@ export default defineNitroPlugin((nitro) => {
   opening.catch(stopWith)
   setHouse(opening)
   // Nitro's own shutdown waits for open answers: the feeds are ended at the signal, before it begins to wait.
-  for (const signal of ['SIGTERM', 'SIGINT'] as const) process.once(signal, () => void opening.then((house) => house.feed.close()))
+  for (const signal of ['SIGTERM', 'SIGINT'] as const)
+    process.once(signal, () => void opening.then((house) => house.feed.close()))
   nitro.hooks.hook('close', async () => (await opening).close())
 })

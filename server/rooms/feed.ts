@@ -65,7 +65,12 @@ export class Feed {
 }
 
 /** What a person is told of an entry. */
-export function messageFor(reader: Reader, entry: Entry, parts: number, person: PersonId): Exclude<FeedMessage, { tell: 'hello' | 'ended' }> {
+export function messageFor(
+  reader: Reader,
+  entry: Entry,
+  parts: number,
+  person: PersonId,
+): Exclude<FeedMessage, { tell: 'hello' | 'ended' }> {
   const seen = seenBy(reader, entry, person)
   if (!seen) return { tell: 'sequence', n: entry.sequence }
   return parts ? { tell: 'large', sequence: entry.sequence, parts } : { tell: 'entry', entry: seen }

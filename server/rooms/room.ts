@@ -105,7 +105,8 @@ export class Room {
       }
       const [one] = batch
       if (!one) return
-      const before = error instanceof DoneBefore ? await this.#answerOf(one.command.id).catch(() => undefined) : undefined
+      const before =
+        error instanceof DoneBefore ? await this.#answerOf(one.command.id).catch(() => undefined) : undefined
       if (before) one.resolve(before)
       else one.reject(error)
     }
@@ -117,7 +118,15 @@ export class Room {
       const from = this.at
       const { done, answers } = this.#judgeAll(batch, fetched)
       try {
-        if (done.length) await commit(this.database.db, this.workspace, from, done, this.state, this.database.isShared ? channel : undefined)
+        if (done.length)
+          await commit(
+            this.database.db,
+            this.workspace,
+            from,
+            done,
+            this.state,
+            this.database.isShared ? channel : undefined,
+          )
       } catch (error) {
         for (const one of [...done].reverse()) applyPatch(this.state, invert(one.entry.patch))
         this.at = from
@@ -233,4 +242,3 @@ class Fetched {
       }
   }
 }
-

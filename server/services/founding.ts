@@ -12,7 +12,13 @@ export interface Founding {
   readonly name: string
   readonly timeZone: string
   readonly demo: boolean
-  readonly owner: { readonly id?: string; readonly name: string; readonly email: string; readonly password?: string; readonly colour?: Person['colour'] }
+  readonly owner: {
+    readonly id?: string
+    readonly name: string
+    readonly email: string
+    readonly password?: string
+    readonly colour?: Person['colour']
+  }
   readonly workspaceId?: string
 }
 
@@ -33,7 +39,16 @@ export async function foundWorkspace(db: Db, founding: Founding): Promise<{ work
         demo: founding.demo, sequence: 0,
       }) // prettier-ignore
       await writeRows(tx, person, [
-        { workspaceId, id: owner, name: founding.owner.name, email: founding.owner.email, role: 'owner', colour: founding.owner.colour ?? 'wren', hoursPerWeek: 40, active: true },
+        {
+          workspaceId,
+          id: owner,
+          name: founding.owner.name,
+          email: founding.owner.email,
+          role: 'owner',
+          colour: founding.owner.colour ?? 'wren',
+          hoursPerWeek: 40,
+          active: true,
+        },
       ])
       if (founding.owner.password) await addCredential(tx, workspaceId, owner, founding.owner.password)
     })

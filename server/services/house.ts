@@ -47,7 +47,9 @@ export class House {
     await this.database.listen(channel, look)
     this.#look = setInterval(() => {
       look()
-      void this.sessions.endedAmong(this.feed.sessions).then((ended) => ended.forEach((one) => this.feed.end(one)), console.error)
+      void this.sessions
+        .endedAmong(this.feed.sessions)
+        .then((ended) => ended.forEach((one) => this.feed.end(one)), console.error)
     }, 1000)
     this.#look.unref()
   }

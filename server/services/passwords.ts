@@ -19,6 +19,11 @@ export async function isPassword(password: string, hash: string): Promise<boolea
   const [name, n, r, p, salt, key] = hash.split('$')
   if (name !== 'scrypt' || !salt || !key) return false
   const stored = Buffer.from(key, 'base64url')
-  const tried = await derive(password, Buffer.from(salt, 'base64url'), { N: Number(n), r: Number(r), p: Number(p), maxmem: 64 << 20 })
+  const tried = await derive(password, Buffer.from(salt, 'base64url'), {
+    N: Number(n),
+    r: Number(r),
+    p: Number(p),
+    maxmem: 64 << 20,
+  })
   return stored.length === tried.length && timingSafeEqual(stored, tried)
 }

@@ -31,23 +31,38 @@ const parts = computed(() => {
     { name: 'nobodys', title: w.nobodys, hint: w.nobodysHint, rows: queue.nobodys ?? [], empty: '' },
   ].filter((part) => part.rows.length || part.empty || part.name === 'next')
 })
-const shown = (part: { name: string; rows: readonly RowWithPath[] }) => part.rows.slice(0, shownOf.value[part.name] ?? most)
+const shown = (part: { name: string; rows: readonly RowWithPath[] }) =>
+  part.rows.slice(0, shownOf.value[part.name] ?? most)
 const walked = computed(() => parts.value.flatMap(shown))
 const inTurn = computed(() => [...(watched.answer.value?.now ?? []), ...(watched.answer.value?.next ?? [])])
 const late = computed(() => inTurn.value.filter((row) => row.late).length)
 const projectCount = computed(() => new Set(inTurn.value.map((row) => row.item.project)).size)
-const hour = computed(() => Number(new Intl.DateTimeFormat('en', { hour: 'numeric', hourCycle: 'h23', timeZone: directory.reader.workspace().timeZone }).format(new Date())))
+const hour = computed(() =>
+  Number(
+    new Intl.DateTimeFormat('en', {
+      hour: 'numeric',
+      hourCycle: 'h23',
+      timeZone: directory.reader.workspace().timeZone,
+    }).format(new Date()),
+  ),
+)
 const openKey = computed(() => (typeof route.query.item === 'string' ? route.query.item : undefined))
 
 const at = ref<string>()
-watch(walked, (rows) => {
-  if (!rows.some((row) => row.item.id === at.value)) at.value = rows[0]?.item.id
-}, { immediate: true })
+watch(
+  walked,
+  (rows) => {
+    if (!rows.some((row) => row.item.id === at.value)) at.value = rows[0]?.item.id
+  },
+  { immediate: true },
+)
 
 /** The status after this one in the workflow, where the work goes on. */
 function nextStatus(row: RowWithPath) {
   const now = directory.reader.maybe('status', row.item.status)
-  const along = directory.statuses(row.item.project).filter((one) => one.workflow === now?.workflow && one.phase !== 'dropped')
+  const along = directory
+    .statuses(row.item.project)
+    .filter((one) => one.workflow === now?.workflow && one.phase !== 'dropped')
   return along[along.findIndex((one) => one.id === now?.id) + 1]
 }
 function open(row: RowWithPath): void {
@@ -55,7 +70,8 @@ function open(row: RowWithPath): void {
 }
 function moveOn(row: RowWithPath): void {
   const to = nextStatus(row)
-  if (to && directory.isAllowed(row.item.project, 'contributor')) void setValue(changes, row.item, 'status', row.item.status, to.id)
+  if (to && directory.isAllowed(row.item.project, 'contributor'))
+    void setValue(changes, row.item, 'status', row.item.status, to.id)
 }
 function onKey(event: KeyboardEvent): void {
   if (event.ctrlKey || event.metaKey || event.altKey) return
@@ -78,23 +94,67 @@ function onKey(event: KeyboardEvent): void {
   <AppFrame>
     <template #sentence>
       <div class="row">
-        <h1>{{ w.good(hour) }}, {{ directory.me?.name.split(' ')[0] }}. <span class="soft">{{ w.summary(late, inTurn.length) }}</span></h1>
-        <div class="count"><b>{{ inTurn.length }}</b> <span class="soft">{{ w.inTurn(projectCount) }}</span></div>
+        <h1>
+          {{ w.good(hour) }}, {{ directory.me?.name.split(' ')[0] }}.
+          <span class="soft">{{ w.summary(late, inTurn.length) }}</span>
+        </h1>
+        <div class="count">
+          <b>{{ inTurn.length }}</b> <span class="soft">{{ w.inTurn(projectCount) }}</span>
+        </div>
       </div>
     </template>
     <div class="list" @keydown="onKey">
-      <div v-if="!directory.projects.length" class="empty"><h2>{{ words.project.none }}</h2><p class="soft">{{ directory.me?.role === 'owner' || directory.me?.role === 'lead' ? words.project.noneHint : words.project.noneForYou }}</p></div>
+      <div v-if="!directory.projects.length" class="empty">
+        <h2>{{ words.project.none }}</h2>
+        <p class="soft">
+          {{
+            directory.me?.role === 'owner' || directory.me?.role === 'lead'
+              ? words.project.noneHint
+              : words.project.noneForYou
+          }}
+        </p>
+      </div>
       <section v-for="part in directory.projects.length ? parts : []" :key="part.name" :aria-label="part.title">
-        <h2 class="part" :class="{ first: part.name === 'now' }">{{ part.title }} <span>{{ part.hint }}</span></h2>
+        <h2 class="part" :class="{ first: part.name === 'now' }">
+          {{ part.title }} <span>{{ part.hint }}</span>
+        </h2>
         <p v-if="!part.rows.length" class="soft none">{{ part.empty }}</p>
-        <QueueRow v-for="row in shown(part)" :id="`q-${row.item.id}`" :key="row.item.id" :row="row" :here="row.item.id === at" :part="part.name" :next="nextStatus(row)?.name" @focus="at = row.item.id" @open="open(row)" @move-on="moveOn(row)" />
-        <button v-if="part.rows.length > shown(part).length" type="button" class="link more" @click="shownOf[part.name] = (shownOf[part.name] ?? most) + 200">{{ w.more(part.rows.length - shown(part).length) }}</button>
+        <QueueRow
+          v-for="row in shown(part)"
+          :id="`q-${row.item.id}`"
+          :key="row.item.id"
+          :row="row"
+          :here="row.item.id === at"
+          :part="part.name"
+          :next="nextStatus(row)?.name"
+          @focus="at = row.item.id"
+          @open="open(row)"
+          @move-on="moveOn(row)"
+        />
+        <button
+          v-if="part.rows.length > shown(part).length"
+          type="button"
+          class="link more"
+          @click="shownOf[part.name] = (shownOf[part.name] ?? most) + 200"
+        >
+          {{ w.more(part.rows.length - shown(part).length) }}
+        </button>
       </section>
     </div>
-    <template v-if="openKey" #panel><ItemPanel :item-key="openKey" @close="router.push({ query: {} })" @open="router.push({ query: { item: $event } })" /></template>
+    <template v-if="openKey" #panel
+      ><ItemPanel
+        :item-key="openKey"
+        @close="router.push({ query: {} })"
+        @open="router.push({ query: { item: $event } })"
+    /></template>
     <template #tally>
-      <span><b>{{ inTurn.length }}</b> {{ w.inTurn(1) }}</span>
-      <span class="soft hints"><kbd>↑</kbd> <kbd>↓</kbd> {{ w.walk }} &nbsp; <kbd>Enter</kbd> {{ w.open }} &nbsp; <kbd>→</kbd> {{ w.keyMoveOn }}</span>
+      <span
+        ><b>{{ inTurn.length }}</b> {{ w.inTurn(1) }}</span
+      >
+      <span class="soft hints"
+        ><kbd>↑</kbd> <kbd>↓</kbd> {{ w.walk }} &nbsp; <kbd>Enter</kbd> {{ w.open }} &nbsp; <kbd>→</kbd>
+        {{ w.keyMoveOn }}</span
+      >
     </template>
   </AppFrame>
 </template>

@@ -25,8 +25,18 @@ const due = computed(() => {
   return typeof value === 'string' && board.show().includes(uses.value?.due ?? '') ? value : undefined
 })
 const shown = computed(() => board.show().flatMap((id) => directory.reader.maybe('field', id) ?? []))
-const people = computed(() => [...new Set(shown.value.filter((field) => field.type === 'people').flatMap((field) => (props.row.item.values[field.id] as readonly string[] | undefined) ?? []))])
-const facts = computed(() => shown.value.filter((field) => field.type !== 'people' && field.id !== uses.value?.due && props.row.item.values[field.id] !== undefined))
+const people = computed(() => [
+  ...new Set(
+    shown.value
+      .filter((field) => field.type === 'people')
+      .flatMap((field) => (props.row.item.values[field.id] as readonly string[] | undefined) ?? []),
+  ),
+])
+const facts = computed(() =>
+  shown.value.filter(
+    (field) => field.type !== 'people' && field.id !== uses.value?.due && props.row.item.values[field.id] !== undefined,
+  ),
+)
 const isLifted = computed(() => !props.still && board.lift.value?.row.item.id === props.row.item.id)
 let release: (() => void) | undefined
 onMounted(() => {
@@ -36,13 +46,41 @@ onBeforeUnmount(() => release?.())
 </script>
 
 <template>
-  <article :id="still ? undefined : `card-${row.item.id}`" ref="card" class="card" :class="{ lifted: isLifted }" :tabindex="still ? undefined : 0" :aria-label="`${row.key} ${row.item.title}`" aria-describedby="card-how" @click="!board.lift.value && board.open(row)" @keydown="board.cardKey($event, row)">
-    <div class="top"><LeafMark v-if="status" :share="directory.share(status)" :colour="status.colour" :title="status.name" /><span>{{ row.key }}</span><KindMark v-if="kind" :name="kind.name" :icon="kind.icon" />
-      <button v-if="board.mayMove.value && !still" type="button" class="acts" tabindex="-1" :aria-label="words.card.actions(row.key)" @click.stop="board.menu(row, $event.currentTarget as HTMLElement)" @pointerdown.stop><svg viewBox="0 0 24 24"><path :d="mdiDotsHorizontal" /></svg></button>
+  <article
+    :id="still ? undefined : `card-${row.item.id}`"
+    ref="card"
+    class="card"
+    :class="{ lifted: isLifted }"
+    :tabindex="still ? undefined : 0"
+    :aria-label="`${row.key} ${row.item.title}`"
+    aria-describedby="card-how"
+    @click="!board.lift.value && board.open(row)"
+    @keydown="board.cardKey($event, row)"
+  >
+    <div class="top">
+      <LeafMark v-if="status" :share="directory.share(status)" :colour="status.colour" :title="status.name" /><span>{{
+        row.key
+      }}</span
+      ><KindMark v-if="kind" :name="kind.name" :icon="kind.icon" />
+      <button
+        v-if="board.mayMove.value && !still"
+        type="button"
+        class="acts"
+        tabindex="-1"
+        :aria-label="words.card.actions(row.key)"
+        @click.stop="board.menu(row, $event.currentTarget as HTMLElement)"
+        @pointerdown.stop
+      >
+        <svg viewBox="0 0 24 24"><path :d="mdiDotsHorizontal" /></svg>
+      </button>
     </div>
     <p>{{ row.item.title }}</p>
     <div v-if="due || facts.length || people.length || row.children" class="foot">
-      <DueText :due="due" :late="row.late" :today="directory.today" /><span v-if="row.children" :title="words.item.inside">{{ row.children }} inside</span>
+      <DueText :due="due" :late="row.late" :today="directory.today" /><span
+        v-if="row.children"
+        :title="words.item.inside"
+        >{{ row.children }} inside</span
+      >
       <ValueText v-for="field in facts" :key="field.id" :field="field" :item="row.item" :late="row.late" />
       <span class="right"><PersonPebbles :people="people" /></span>
     </div>

@@ -38,7 +38,11 @@ const slot = computed(() => {
   const index = lift.index >= ownIndex ? lift.index + 1 : lift.index
   const line = shown.value.find((one) => one.index === index)
   const last = shown.value.at(-1)
-  return { top: line ? line.start : last ? last.end + 7 : 0, words: board.dropSaid(lift.row, props.column), isOver: board.dropSaid(lift.row, props.column).endsWith('over') }
+  return {
+    top: line ? line.start : last ? last.end + 7 : 0,
+    words: board.dropSaid(lift.row, props.column),
+    isOver: board.dropSaid(lift.row, props.column).endsWith('over'),
+  }
 })
 
 const isAdding = ref(false)
@@ -51,18 +55,49 @@ function add(): void {
 </script>
 
 <template>
-  <div v-if="folded" class="cell folded" :data-board-column="column.id"><span>{{ answer?.held }} {{ column.name }}</span></div>
+  <div v-if="folded" class="cell folded" :data-board-column="column.id">
+    <span>{{ answer?.held }} {{ column.name }}</span>
+  </div>
   <section v-else class="cell" :class="{ over, aim: slot }" :data-board-column="column.id" :aria-label="column.name">
-    <div ref="list" class="cards" role="list" :aria-label="column.name" :style="{ height: `${virtualizer.getTotalSize()}px` }">
-      <div v-for="line in shown" :key="String(line.key)" :ref="measure as never" role="listitem" class="line" :data-index="line.index" :data-place="line.index" :data-item="rowAt(line.index)?.item.id" :style="{ transform: `translateY(${line.start}px)` }">
+    <div
+      ref="list"
+      class="cards"
+      role="list"
+      :aria-label="column.name"
+      :style="{ height: `${virtualizer.getTotalSize()}px` }"
+    >
+      <div
+        v-for="line in shown"
+        :key="String(line.key)"
+        :ref="measure as never"
+        role="listitem"
+        class="line"
+        :data-index="line.index"
+        :data-place="line.index"
+        :data-item="rowAt(line.index)?.item.id"
+        :style="{ transform: `translateY(${line.start}px)` }"
+      >
         <BoardCard v-if="rowAt(line.index)" :row="rowAt(line.index)!" />
         <div v-else class="blank" />
       </div>
-      <div v-if="slot" class="slot" :class="{ no: slot.isOver }" :style="{ transform: `translateY(${slot.top}px)` }">{{ slot.words }}</div>
+      <div v-if="slot" class="slot" :class="{ no: slot.isOver }" :style="{ transform: `translateY(${slot.top}px)` }">
+        {{ slot.words }}
+      </div>
     </div>
     <form v-if="board.mayMove.value" class="add" @submit.prevent="add">
-      <input v-if="isAdding" v-model="title" :aria-label="words.column.add(column.name)" :placeholder="words.view.addHint" maxlength="600" autofocus @blur="((isAdding = false), add())" @keydown.esc.stop="((title = ''), (isAdding = false))" />
-      <button v-else type="button" class="soft" :aria-label="words.column.add(column.name)" @click="isAdding = true">+</button>
+      <input
+        v-if="isAdding"
+        v-model="title"
+        :aria-label="words.column.add(column.name)"
+        :placeholder="words.view.addHint"
+        maxlength="600"
+        autofocus
+        @blur="((isAdding = false), add())"
+        @keydown.esc.stop="((title = ''), (isAdding = false))"
+      />
+      <button v-else type="button" class="soft" :aria-label="words.column.add(column.name)" @click="isAdding = true">
+        +
+      </button>
     </form>
   </section>
 </template>

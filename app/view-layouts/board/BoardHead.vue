@@ -7,7 +7,15 @@ import PlacesMark from '../../parts/PlacesMark.vue'
 import { words } from '../../words'
 
 /** A column's head: its name, its places and how much room there is, where its limit is set. */
-const props = defineProps<{ column: Column; status: Status | undefined; held: number; shown: number; folded: boolean; maySet: boolean; drop: string | undefined }>()
+const props = defineProps<{
+  column: Column
+  status: Status | undefined
+  held: number
+  shown: number
+  folded: boolean
+  maySet: boolean
+  drop: string | undefined
+}>()
 const emit = defineEmits<{ fold: []; limit: [to: number | null] }>()
 const directory = useDirectory()
 const isOver = computed(() => props.column.limit !== null && props.held > props.column.limit)
@@ -25,16 +33,30 @@ function setTyped(): void {
 
 <template>
   <div v-if="folded" class="col folded">
-    <button type="button" :aria-label="words.column.unfold(column.name)" :title="column.name" @click="emit('fold')"><LeafMark v-if="status" :share="directory.share(status)" :colour="status.colour" /><b>{{ held }}</b></button>
+    <button type="button" :aria-label="words.column.unfold(column.name)" :title="column.name" @click="emit('fold')">
+      <LeafMark v-if="status" :share="directory.share(status)" :colour="status.colour" /><b>{{ held }}</b>
+    </button>
   </div>
   <div v-else class="col" :class="{ over: isOver }">
     <h2>
-      <button type="button" class="name" :aria-label="words.column.fold(column.name)" @click="emit('fold')"><LeafMark v-if="status" :share="directory.share(status)" :colour="isOver ? 'rust' : status.colour" />{{ column.name }}</button>
+      <button type="button" class="name" :aria-label="words.column.fold(column.name)" @click="emit('fold')">
+        <LeafMark v-if="status" :share="directory.share(status)" :colour="isOver ? 'rust' : status.colour" />{{
+          column.name
+        }}
+      </button>
     </h2>
     <v-menu v-model="isOpen" :close-on-content-click="false" location="bottom start">
       <template #activator="{ props: activator }">
-        <button type="button" class="room" v-bind="maySet ? activator : {}" :disabled="!maySet" :title="maySet ? words.column.setLimit(column.name) : undefined">
-          <PlacesMark v-if="column.limit !== null" :held="held" :limit="column.limit" /><span v-else class="soft">{{ words.column.items(held) }}</span>
+        <button
+          type="button"
+          class="room"
+          v-bind="maySet ? activator : {}"
+          :disabled="!maySet"
+          :title="maySet ? words.column.setLimit(column.name) : undefined"
+        >
+          <PlacesMark v-if="column.limit !== null" :held="held" :limit="column.limit" /><span v-else class="soft">{{
+            words.column.items(held)
+          }}</span>
           <span v-if="shown < held" class="soft">{{ words.column.shown(shown, held) }}</span>
           <span v-if="maySet" class="unseen">{{ words.column.setLimit(column.name) }}</span>
         </button>
@@ -42,7 +64,11 @@ function setTyped(): void {
       <form class="pop limit" @submit.prevent="setTyped">
         <label>{{ words.column.limit }} <input v-model="typed" type="number" min="0" max="9999" autofocus /></label>
         <p class="soft">{{ words.column.limitHint }}</p>
-        <div><button class="go">{{ words.column.set }}</button><button type="button" class="link" @click="set(null)">{{ words.column.noLimit }}</button></div>
+        <div>
+          <button class="go">{{ words.column.set }}</button><button type="button" class="link" @click="set(null)">
+            {{ words.column.noLimit }}
+          </button>
+        </div>
       </form>
     </v-menu>
     <div v-if="drop" class="drop" :class="{ no: column.limit !== null && drop.includes('over') }">{{ drop }}</div>

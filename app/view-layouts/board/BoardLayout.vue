@@ -16,11 +16,22 @@ import { followPointer } from './pointer'
 
 /** The project's board: columns with limits, cards dragged by pointer, keyboard or menu. */
 const props = defineProps<{ project: Project; view: View; definition: ViewDefinition }>()
-const emit = defineEmits<{ sums: [sums: Sums]; columns: [columns: readonly BoardColumnAnswer[]]; open: [key: string] }>()
+const emit = defineEmits<{
+  sums: [sums: Sums]
+  columns: [columns: readonly BoardColumnAnswer[]]
+  open: [key: string]
+}>()
 const changes = useChanges()
 const directory = useDirectory()
-const addItem = useAddItem(() => props.project, () => props.definition)
-const { answer, look, hold } = useWatch(() => ({ ask: 'board' as const, project: props.project.id, definition: props.definition }))
+const addItem = useAddItem(
+  () => props.project,
+  () => props.definition,
+)
+const { answer, look, hold } = useWatch(() => ({
+  ask: 'board' as const,
+  project: props.project.id,
+  definition: props.definition,
+}))
 watch(answer, (told) => {
   if (!told) return
   emit('sums', told.sums)
@@ -30,16 +41,21 @@ watch(answer, (told) => {
 const board = computed(() => directory.board(props.project.id))
 const columns = computed(() => board.value?.definition.columns ?? [])
 const mayMove = computed(() => directory.isAllowed(props.project.id, 'contributor'))
-const answerOf = (column: string): BoardColumnAnswer | undefined => answer.value?.columns.find((one) => one.column === column)
+const answerOf = (column: string): BoardColumnAnswer | undefined =>
+  answer.value?.columns.find((one) => one.column === column)
 const statusOf = (column: Column) => directory.reader.maybe('status', column.statuses[0] ?? '')
 
 const foldKey = computed(() => `wrenleaf-folded-${board.value?.id}`)
 const folded = ref<ReadonlySet<string>>(new Set())
-watch(foldKey, (key) => {
-  const kept = localStorage.getItem(key)
-  const ends = columns.value.filter((column) => statusOf(column)?.phase === 'dropped').map((column) => column.id)
-  folded.value = new Set(kept ? (JSON.parse(kept) as string[]) : ends)
-}, { immediate: true })
+watch(
+  foldKey,
+  (key) => {
+    const kept = localStorage.getItem(key)
+    const ends = columns.value.filter((column) => statusOf(column)?.phase === 'dropped').map((column) => column.id)
+    folded.value = new Set(kept ? (JSON.parse(kept) as string[]) : ends)
+  },
+  { immediate: true },
+)
 function fold(column: string): void {
   const next = new Set(folded.value)
   if (!next.delete(column)) next.add(column)
@@ -48,7 +64,11 @@ function fold(column: string): void {
 }
 const isOver = (column: Column): boolean => column.limit !== null && (answerOf(column.id)?.held ?? 0) > column.limit
 /** A column over its limit gets more room: it is what the eye meets first. */
-const template = computed(() => columns.value.map((column) => (folded.value.has(column.id) ? '38px' : `minmax(176px, ${isOver(column) ? 1.25 : 1}fr)`)).join(' '))
+const template = computed(() =>
+  columns.value
+    .map((column) => (folded.value.has(column.id) ? '38px' : `minmax(176px, ${isOver(column) ? 1.25 : 1}fr)`))
+    .join(' '),
+)
 /** On a phone one column at a time. */
 const phoneColumn = ref<string>()
 const shownOnPhone = computed(() => phoneColumn.value ?? columns.value.find(isOver)?.id ?? columns.value[0]?.id)
@@ -61,9 +81,11 @@ const menuFor = ref<{ row: Row; at: HTMLElement }>()
 const rowsOf = (column: string): readonly Row[] => answerOf(column)?.stretch.rows ?? []
 /** The others of a column, in order, without the lifted card. */
 const others = (column: string, item: string) => rowsOf(column).filter((row) => row.item.id !== item)
-const columnOf = (row: Row): Column | undefined => columns.value.find((column) => (column.statuses as readonly string[]).includes(row.item.status))
+const columnOf = (row: Row): Column | undefined =>
+  columns.value.find((column) => (column.statuses as readonly string[]).includes(row.item.status))
 const added = (row: Row, column: Column) => (columnOf(row)?.id === column.id ? 0 : 1)
-const dropSaid = (row: Row, column: Column): string => dropWords(answerOf(column.id)?.held ?? 0, column.limit, added(row, column))
+const dropSaid = (row: Row, column: Column): string =>
+  dropWords(answerOf(column.id)?.held ?? 0, column.limit, added(row, column))
 const isSortedByRank = computed(() => !props.definition.sort.length || props.definition.sort[0]?.by === 'rank')
 
 /** Puts a card into a column, at a place among its cards (undefined: where the view's order has it). */
@@ -74,12 +96,28 @@ function put(row: Row, column: Column, index: number | undefined): void {
   const i = index === undefined ? undefined : Math.max(0, index - from)
   const before = i === undefined ? undefined : around[i]
   const after = i === undefined ? undefined : around[i - 1]
-  const place = !isSortedByRank.value || i === undefined ? undefined : before ? { before: before.item.id } : after ? { after: after.item.id } : undefined
+  const place =
+    !isSortedByRank.value || i === undefined
+      ? undefined
+      : before
+        ? { before: before.item.id }
+        : after
+          ? { after: after.item.id }
+          : undefined
   if (!statusTo && !place) return
   // Put back where it was: nothing to do.
   const own = rowsOf(column.id).findIndex((one) => one.item.id === row.item.id)
   if (!statusTo && own === i) return
-  void changes.send({ type: 'items.move', items: [{ item: row.item.id, ...(statusTo && { status: { from: row.item.status, to: statusTo } }), ...(place && { place }) }] })
+  void changes.send({
+    type: 'items.move',
+    items: [
+      {
+        item: row.item.id,
+        ...(statusTo && { status: { from: row.item.status, to: statusTo } }),
+        ...(place && { place }),
+      },
+    ],
+  })
 }
 
 function startLift(row: Row, by: Lift['by']): void {
@@ -98,7 +136,8 @@ function endLift(isDropped: boolean): void {
   if (!now) return
   const column = columns.value.find((one) => one.id === now.column)
   if (isDropped && column) put(now.row, column, now.index)
-  said.value = isDropped && column ? words.card.putDown(now.row.item.title, column.name) : words.card.cancelled(now.row.item.title)
+  said.value =
+    isDropped && column ? words.card.putDown(now.row.item.title, column.name) : words.card.cancelled(now.row.item.title)
   if (now.by === 'keyboard') void nextTick(() => setTimeout(() => focusCard(now.row.item.id), 60))
 }
 const focusCard = (item: string) => document.getElementById(`card-${item}`)?.focus()
@@ -112,9 +151,11 @@ function liftKey(event: KeyboardEvent): void {
   else if (event.key === ' ' || event.key === 'Enter') endLift(true)
   else if (event.key === 'ArrowLeft' || event.key === 'ArrowRight') {
     const next = open[at + (event.key === 'ArrowRight' ? 1 : -1)]
-    if (next) lift.value = { ...now, column: next.id, index: Math.min(now.index, others(next.id, now.row.item.id).length) }
+    if (next)
+      lift.value = { ...now, column: next.id, index: Math.min(now.index, others(next.id, now.row.item.id).length) }
   } else if (event.key === 'ArrowUp') lift.value = { ...now, index: Math.max(0, now.index - 1) }
-  else if (event.key === 'ArrowDown') lift.value = { ...now, index: Math.min(answerOf(now.column)?.shown ?? 0, now.index + 1) }
+  else if (event.key === 'ArrowDown')
+    lift.value = { ...now, index: Math.min(answerOf(now.column)?.shown ?? 0, now.index + 1) }
   else return
   event.preventDefault()
   const moved = lift.value
@@ -130,8 +171,10 @@ function cardKey(event: KeyboardEvent, row: Row): void {
   const i = column ? rowsOf(column.id).findIndex((one) => one.item.id === row.item.id) : -1
   if (event.key === 'Enter') emit('open', row.key)
   else if (event.key === ' ') startLift(row, 'keyboard')
-  else if (event.key.toLowerCase() === 'm' && mayMove.value && !event.ctrlKey && !event.metaKey) menuFor.value = { row, at: event.currentTarget as HTMLElement }
-  else if (event.key === 'ArrowDown' || event.key === 'ArrowUp') focusCard(rowsOf(column?.id ?? '')[i + (event.key === 'ArrowDown' ? 1 : -1)]?.item.id ?? '')
+  else if (event.key.toLowerCase() === 'm' && mayMove.value && !event.ctrlKey && !event.metaKey)
+    menuFor.value = { row, at: event.currentTarget as HTMLElement }
+  else if (event.key === 'ArrowDown' || event.key === 'ArrowUp')
+    focusCard(rowsOf(column?.id ?? '')[i + (event.key === 'ArrowDown' ? 1 : -1)]?.item.id ?? '')
   else if (event.key === 'ArrowLeft' || event.key === 'ArrowRight') {
     const open = columns.value.filter((one) => !folded.value.has(one.id) && rowsOf(one.id).length)
     const next = open[open.findIndex((one) => one.id === column?.id) + (event.key === 'ArrowRight' ? 1 : -1)]
@@ -148,7 +191,8 @@ function moveTo(column: Column): void {
   said.value = words.card.putDown(row.item.title, column.name)
   setTimeout(() => focusCard(row.item.id), 60)
 }
-const setLimit = (column: Column, to: number | null) => board.value && changes.send({ type: 'board.limit', board: board.value.id, column: column.id, from: column.limit, to })
+const setLimit = (column: Column, to: number | null) =>
+  board.value && changes.send({ type: 'board.limit', board: board.value.id, column: column.id, from: column.limit, to })
 
 const pointer = followPointer({
   start: (row, box) => {
@@ -175,24 +219,80 @@ provide(boardKey, {
 <template>
   <div class="board" @keydown.esc="lift && endLift(false)">
     <nav class="tabs" :aria-label="view.name">
-      <button v-for="column in columns" :key="column.id" type="button" :class="{ on: column.id === shownOnPhone, over: isOver(column) }" :aria-pressed="column.id === shownOnPhone" @click="phoneColumn = column.id">{{ column.name }} {{ answerOf(column.id)?.held ?? '' }}</button>
+      <button
+        v-for="column in columns"
+        :key="column.id"
+        type="button"
+        :class="{ on: column.id === shownOnPhone, over: isOver(column) }"
+        :aria-pressed="column.id === shownOnPhone"
+        @click="phoneColumn = column.id"
+      >
+        {{ column.name }} {{ answerOf(column.id)?.held ?? '' }}
+      </button>
     </nav>
     <div ref="scroller" class="scroller" tabindex="-1">
       <div class="heads" :style="{ gridTemplateColumns: template }">
-        <BoardHead v-for="column in columns" :key="column.id" :column="column" :status="statusOf(column)" :held="answerOf(column.id)?.held ?? 0" :shown="answerOf(column.id)?.shown ?? 0" :folded="folded.has(column.id)" :may-set="directory.isAllowed(project.id, 'lead')" :drop="lift && lift.column === column.id ? dropSaid(lift.row, column) : undefined" :class="{ here: column.id === shownOnPhone }" @fold="fold(column.id)" @limit="setLimit(column, $event)" />
+        <BoardHead
+          v-for="column in columns"
+          :key="column.id"
+          :column="column"
+          :status="statusOf(column)"
+          :held="answerOf(column.id)?.held ?? 0"
+          :shown="answerOf(column.id)?.shown ?? 0"
+          :folded="folded.has(column.id)"
+          :may-set="directory.isAllowed(project.id, 'lead')"
+          :drop="lift && lift.column === column.id ? dropSaid(lift.row, column) : undefined"
+          :class="{ here: column.id === shownOnPhone }"
+          @fold="fold(column.id)"
+          @limit="setLimit(column, $event)"
+        />
       </div>
       <div class="cells" :style="{ gridTemplateColumns: template }">
-        <BoardColumn v-for="column in columns" :key="column.id" :column="column" :answer="answerOf(column.id)" :folded="folded.has(column.id)" :over="isOver(column)" :class="{ here: column.id === shownOnPhone }" @add="addItem($event, column.statuses[0])" />
+        <BoardColumn
+          v-for="column in columns"
+          :key="column.id"
+          :column="column"
+          :answer="answerOf(column.id)"
+          :folded="folded.has(column.id)"
+          :over="isOver(column)"
+          :class="{ here: column.id === shownOnPhone }"
+          @add="addItem($event, column.statuses[0])"
+        />
       </div>
-      <p v-if="answer && !answer.sums.items && !definition.where.length" class="empty soft">{{ words.view.empty }} {{ words.view.emptyHint }}</p>
+      <p v-if="answer && !answer.sums.items && !definition.where.length" class="empty soft">
+        {{ words.view.empty }} {{ words.view.emptyHint }}
+      </p>
     </div>
-    <div v-if="lift?.by === 'pointer'" class="lifted" :style="{ transform: `translate(${lift.x}px, ${lift.y}px) rotate(-1.2deg)`, width: `${lift.width}px` }" aria-hidden="true"><BoardCard :row="lift.row" still /></div>
+    <div
+      v-if="lift?.by === 'pointer'"
+      class="lifted"
+      :style="{ transform: `translate(${lift.x}px, ${lift.y}px) rotate(-1.2deg)`, width: `${lift.width}px` }"
+      aria-hidden="true"
+    >
+      <BoardCard :row="lift.row" still />
+    </div>
     <div class="unseen" role="status" aria-live="assertive">{{ said }}</div>
     <p id="card-how" class="unseen">{{ words.card.how }}</p>
-    <v-menu :model-value="!!menuFor" :target="menuFor?.at" location="bottom start" @update:model-value="menuFor = undefined">
+    <v-menu
+      :model-value="!!menuFor"
+      :target="menuFor?.at"
+      location="bottom start"
+      @update:model-value="menuFor = undefined"
+    >
       <div v-if="menuFor" class="pop menu" role="menu" :aria-label="words.card.moveTo">
         <p class="soft">{{ words.card.moveTo }}</p>
-        <button v-for="column in columns" :key="column.id" type="button" role="menuitem" :disabled="columnOf(menuFor.row)?.id === column.id" @click="moveTo(column)"><span>{{ column.name }}</span><small class="soft">{{ column.limit === null ? '' : dropSaid(menuFor.row, column) }}</small></button>
+        <button
+          v-for="column in columns"
+          :key="column.id"
+          type="button"
+          role="menuitem"
+          :disabled="columnOf(menuFor.row)?.id === column.id"
+          @click="moveTo(column)"
+        >
+          <span>{{ column.name }}</span><small class="soft">{{
+            column.limit === null ? '' : dropSaid(menuFor.row, column)
+          }}</small>
+        </button>
       </div>
     </v-menu>
   </div>

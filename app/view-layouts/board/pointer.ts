@@ -1,4 +1,13 @@
-import { AutoScroller, Cursor, Draggable, DragDropManager, PointerActivationConstraints, PointerSensor, PreventSelection, StyleInjector } from '@dnd-kit/dom'
+import {
+  AutoScroller,
+  Cursor,
+  Draggable,
+  DragDropManager,
+  PointerActivationConstraints,
+  PointerSensor,
+  PreventSelection,
+  StyleInjector,
+} from '@dnd-kit/dom'
 import type { Row } from '../../replica/watches'
 
 interface Over {
@@ -82,7 +91,9 @@ function placeAt(x: number, y: number, dragged: unknown): Over | undefined {
   })
   const id = column?.dataset.boardColumn
   if (!column || !id) return undefined
-  const cards = [...column.querySelectorAll<HTMLElement>('[data-place]')].filter((card) => card.dataset.item !== dragged)
+  const cards = [...column.querySelectorAll<HTMLElement>('[data-place]')].filter(
+    (card) => card.dataset.item !== dragged,
+  )
   cards.sort((a, b) => Number(a.dataset.place) - Number(b.dataset.place))
   const own = column.querySelector<HTMLElement>(`[data-item="${String(dragged)}"]`)
   const ownPlace = own ? Number(own.dataset.place) : Infinity

@@ -14,7 +14,13 @@ import { words } from '../../words'
 import type { TableColumn } from './columns'
 
 /** One cell: shows a value, and is its editor while it is edited. */
-const props = defineProps<{ row: Row; column: TableColumn; active: boolean; editing: boolean; typed?: string | undefined }>()
+const props = defineProps<{
+  row: Row
+  column: TableColumn
+  active: boolean
+  editing: boolean
+  typed?: string | undefined
+}>()
 const emit = defineEmits<{ focus: []; edit: []; open: []; leave: [by: 'Enter' | 'Tab' | 'Escape' | 'blur'] }>()
 const changes = useChanges()
 const directory = useDirectory()
@@ -24,16 +30,22 @@ const title = ref('')
 /** What was typed stays on the screen until the row says it, so that nothing flickers back. */
 const sentTitle = ref<string>()
 const shownTitle = computed(() => sentTitle.value ?? props.row.item.title)
-watch(() => props.row.item, () => (sentTitle.value = undefined))
+watch(
+  () => props.row.item,
+  () => (sentTitle.value = undefined),
+)
 const titleInput = ref<HTMLInputElement>()
-watch(() => props.editing, (editing) => {
-  if (!editing || props.column.is !== 'title') return
-  title.value = props.typed ?? props.row.item.title
-  void nextTick(() => {
-    titleInput.value?.focus()
-    if (props.typed === undefined) titleInput.value?.select()
-  })
-})
+watch(
+  () => props.editing,
+  (editing) => {
+    if (!editing || props.column.is !== 'title') return
+    title.value = props.typed ?? props.row.item.title
+    void nextTick(() => {
+      titleInput.value?.focus()
+      if (props.typed === undefined) titleInput.value?.select()
+    })
+  },
+)
 
 async function saveTitle(by: 'Enter' | 'Tab' | 'blur'): Promise<void> {
   if (!props.editing) return
@@ -59,21 +71,79 @@ function onTitleKey(event: KeyboardEvent): void {
 </script>
 
 <template>
-  <div ref="cell" role="gridcell" class="cell" :class="[column.is, { number: column.isNumber, editing }]" :tabindex="active ? 0 : -1" :aria-readonly="column.is === 'key' || undefined" @focus="emit('focus')" @dblclick="emit('edit')" @click="active && !editing && column.is !== 'key' ? undefined : emit('focus')">
-    <button v-if="column.is === 'key'" type="button" class="key soft" tabindex="-1" :aria-label="`${words.queue.open} ${row.key}`" @click="emit('open')">{{ row.key }}</button>
+  <div
+    ref="cell"
+    role="gridcell"
+    class="cell"
+    :class="[column.is, { number: column.isNumber, editing }]"
+    :tabindex="active ? 0 : -1"
+    :aria-readonly="column.is === 'key' || undefined"
+    @focus="emit('focus')"
+    @dblclick="emit('edit')"
+    @click="active && !editing && column.is !== 'key' ? undefined : emit('focus')"
+  >
+    <button
+      v-if="column.is === 'key'"
+      type="button"
+      class="key soft"
+      tabindex="-1"
+      :aria-label="`${words.queue.open} ${row.key}`"
+      @click="emit('open')"
+    >
+      {{ row.key }}
+    </button>
     <template v-else-if="column.is === 'title'">
-      <input v-if="editing" ref="titleInput" v-model="title" :aria-label="words.table.title" maxlength="600" @keydown="onTitleKey" @blur="saveTitle('blur')" />
+      <input
+        v-if="editing"
+        ref="titleInput"
+        v-model="title"
+        :aria-label="words.table.title"
+        maxlength="600"
+        @keydown="onTitleKey"
+        @blur="saveTitle('blur')"
+      />
       <span v-else class="title" :title="shownTitle">{{ shownTitle }}</span>
       <span v-if="row.children && !editing" class="soft inside">{{ row.children }}</span>
     </template>
     <KindMark v-else-if="column.is === 'kind' && kind" :name="kind.name" :icon="kind.icon" />
     <StatusText v-else-if="column.is === 'status'" :status="row.item.status" />
     <template v-else-if="column.field">
-      <FieldEditor v-if="editing && cell" :field="column.field" :item="row.item" :anchor="cell" :typed="typed" @leave="emit('leave', $event)" />
-      <ValueText v-if="!editing || ['people', 'oneOption', 'severalOptions'].includes(column.field.type)" :field="column.field" :item="row.item" :late="row.late" />
+      <FieldEditor
+        v-if="editing && cell"
+        :field="column.field"
+        :item="row.item"
+        :anchor="cell"
+        :typed="typed"
+        @leave="emit('leave', $event)"
+      />
+      <ValueText
+        v-if="!editing || ['people', 'oneOption', 'severalOptions'].includes(column.field.type)"
+        :field="column.field"
+        :item="row.item"
+        :late="row.late"
+      />
     </template>
-    <v-menu v-if="editing && (column.is === 'status' || column.is === 'kind')" :model-value="true" :target="cell" :close-on-content-click="false" location="bottom start" @update:model-value="emit('leave', 'Escape')">
-      <div class="pop"><ChoiceList :choices="column.is === 'status' ? statusChoices(directory, row.item.project) : kindChoices(directory, row.item.project)" :chosen="[row.item[column.is]]" :label="column.name" @choose="choose" @leave="emit('leave', 'Escape')" /></div>
+    <v-menu
+      v-if="editing && (column.is === 'status' || column.is === 'kind')"
+      :model-value="true"
+      :target="cell"
+      :close-on-content-click="false"
+      location="bottom start"
+      @update:model-value="emit('leave', 'Escape')"
+    >
+      <div class="pop">
+        <ChoiceList
+          :choices="
+            column.is === 'status'
+              ? statusChoices(directory, row.item.project)
+              : kindChoices(directory, row.item.project)
+          "
+          :chosen="[row.item[column.is]]"
+          :label="column.name"
+          @choose="choose"
+          @leave="emit('leave', 'Escape')"
+        />
+      </div>
     </v-menu>
   </div>
 </template>

@@ -10,7 +10,7 @@ import { useDirectory } from '../../stores/directory'
 import { useViews } from '../../stores/views'
 import { words } from '../../words'
 import { useAddItem } from '../use-add-item'
-import { columnsOf, gridTemplate, type TableColumn } from './columns'
+import { columnsOf, gridTemplate, leastWidth, type TableColumn } from './columns'
 import TableCell from './TableCell.vue'
 
 /** All items of the view, one a row; edited in place by mouse or keyboard alone (ARIA grid). */
@@ -19,20 +19,37 @@ const emit = defineEmits<{ sums: [sums: Sums]; open: [key: string]; walk: [key: 
 const changes = useChanges()
 const directory = useDirectory()
 const views = useViews()
-const addItem = useAddItem(() => props.project, () => props.definition)
+const addItem = useAddItem(
+  () => props.project,
+  () => props.definition,
+)
 
-const { answer, look, hold } = useWatch(() => ({ ask: 'table' as const, project: props.project.id, definition: props.definition }))
+const { answer, look, hold } = useWatch(() => ({
+  ask: 'table' as const,
+  project: props.project.id,
+  definition: props.definition,
+}))
 watch(answer, (told) => told && emit('sums', told.sums))
 const total = computed(() => answer.value?.sums.items ?? 0)
 const rowAt = (index: number): Row | undefined => answer.value?.stretch.rows[index - answer.value.stretch.from]
 
-const columns = computed(() => columnsOf(props.definition.show.flatMap((id) => directory.reader.maybe('field', id) ?? [])))
+const columns = computed(() =>
+  columnsOf(props.definition.show.flatMap((id) => directory.reader.maybe('field', id) ?? [])),
+)
 const template = computed(() => gridTemplate(columns.value))
+const minWidth = computed(() => `${leastWidth(columns.value)}px`)
 const mayEdit = computed(() => directory.isAllowed(props.project.id, 'contributor'))
 
 const scroller = ref<HTMLElement>()
 const rowHeight = 33
-const virtualizer = useVirtualizer(computed(() => ({ count: total.value, getScrollElement: () => scroller.value ?? null, estimateSize: () => rowHeight, overscan: 12 })))
+const virtualizer = useVirtualizer(
+  computed(() => ({
+    count: total.value,
+    getScrollElement: () => scroller.value ?? null,
+    estimateSize: () => rowHeight,
+    overscan: 12,
+  })),
+)
 const shown = computed(() => virtualizer.value.getVirtualItems())
 watch(shown, (now) => {
   const [first, last] = [now[0]?.index, now.at(-1)?.index]
@@ -53,13 +70,20 @@ watch(total, (n) => {
 })
 
 function focusCell(row: number, column: number): void {
-  at.value = { row: Math.max(0, Math.min(total.value - 1, row)), column: Math.max(0, Math.min(columns.value.length - 1, column)) }
+  at.value = {
+    row: Math.max(0, Math.min(total.value - 1, row)),
+    column: Math.max(0, Math.min(columns.value.length - 1, column)),
+  }
   virtualizer.value.scrollToIndex(at.value.row)
-  void nextTick(() => requestAnimationFrame(() => {
-    scroller.value?.querySelector<HTMLElement>(`[data-row="${at.value.row}"][data-column="${at.value.column}"]`)?.focus()
-    const row = rowAt(at.value.row)
-    if (row) emit('walk', row.key)
-  }))
+  void nextTick(() =>
+    requestAnimationFrame(() => {
+      scroller.value
+        ?.querySelector<HTMLElement>(`[data-row="${at.value.row}"][data-column="${at.value.column}"]`)
+        ?.focus()
+      const row = rowAt(at.value.row)
+      if (row) emit('walk', row.key)
+    }),
+  )
 }
 const pageRows = () => Math.floor((scroller.value?.clientHeight ?? 400) / rowHeight) - 1
 
@@ -77,7 +101,8 @@ function onKey(event: KeyboardEvent): void {
   else if (event.key === ' ') startEdit(row, column)
   else if (event.key === 'Insert' || (event.key === 'Enter' && event.ctrlKey)) addInput.value?.focus()
   else if ((event.key === 'Delete' || event.key === 'Backspace') && mayEdit.value) empty(row, column)
-  else if (event.key.length === 1 && !event.ctrlKey && !event.metaKey && !event.altKey) startEdit(row, column, event.key)
+  else if (event.key.length === 1 && !event.ctrlKey && !event.metaKey && !event.altKey)
+    startEdit(row, column, event.key)
   else return
   event.preventDefault()
 }
@@ -99,7 +124,11 @@ function empty(rowIndex: number, columnIndex: number): void {
   const [row, field] = [rowAt(rowIndex), columns.value[columnIndex]?.field]
   const held = row && field && row.item.values[field.id]
   if (!row || !field || held === undefined || field.type === 'longText') return
-  if (Array.isArray(held)) void changes.send({ type: 'items.set', items: [{ item: row.item.id, set: { [field.id]: { add: [], remove: [...(held as string[])] } } }] })
+  if (Array.isArray(held))
+    void changes.send({
+      type: 'items.set',
+      items: [{ item: row.item.id, set: { [field.id]: { add: [], remove: [...(held as string[])] } } }],
+    })
   else void setValue(changes, row.item, field.id, held, null)
 }
 
@@ -133,20 +162,55 @@ async function add(): Promise<void> {
 
 <template>
   <div class="table">
-    <div ref="scroller" class="scroller" role="grid" :aria-label="words.table.label(view.name)" :aria-rowcount="total + 1" :aria-colcount="columns.length" @keydown="onKey">
-      <div class="head" role="row" :style="{ gridTemplateColumns: template }">
-        <div v-for="column in columns" :key="column.id" role="columnheader" :aria-sort="sortedAs(column)" :class="{ number: column.isNumber }">
-          <button v-if="column.sort" type="button" :title="words.table.sortBy(column.name)" @click="sortBy(column)">{{ column.name }} <span v-if="sortedAs(column)" aria-hidden="true">{{ sortedAs(column) === 'ascending' ? '↑' : '↓' }}</span></button>
+    <div
+      ref="scroller"
+      class="scroller"
+      role="grid"
+      :aria-label="words.table.label(view.name)"
+      :aria-rowcount="total + 1"
+      :aria-colcount="columns.length"
+      @keydown="onKey"
+    >
+      <div class="head" role="row" :style="{ gridTemplateColumns: template, minWidth }">
+        <div
+          v-for="column in columns"
+          :key="column.id"
+          role="columnheader"
+          :aria-sort="sortedAs(column)"
+          :class="{ number: column.isNumber }"
+        >
+          <button v-if="column.sort" type="button" :title="words.table.sortBy(column.name)" @click="sortBy(column)">
+            {{ column.name }}
+            <span v-if="sortedAs(column)" aria-hidden="true">{{ sortedAs(column) === 'ascending' ? '↑' : '↓' }}</span>
+          </button>
           <span v-else>{{ column.name }}</span>
         </div>
       </div>
-      <div class="rows" role="rowgroup" :style="{ height: `${virtualizer.getTotalSize()}px` }">
-        <div v-for="line in shown" :key="String(line.key)" class="row" role="row" :aria-rowindex="line.index + 2" :class="{ at: line.index === at.row, blank: !rowAt(line.index) }" :style="{ gridTemplateColumns: template, transform: `translateY(${line.start}px)` }">
+      <div class="rows" role="rowgroup" :style="{ height: `${virtualizer.getTotalSize()}px`, minWidth }">
+        <div
+          v-for="line in shown"
+          :key="String(line.key)"
+          class="row"
+          role="row"
+          :aria-rowindex="line.index + 2"
+          :class="{ at: line.index === at.row, blank: !rowAt(line.index) }"
+          :style="{ gridTemplateColumns: template, transform: `translateY(${line.start}px)` }"
+        >
           <template v-if="rowAt(line.index)">
             <TableCell
-              v-for="(column, i) in columns" :key="column.id" :row="rowAt(line.index)!" :column="column" :data-row="line.index" :data-column="i"
-              :active="line.index === at.row && i === at.column" :editing="editing?.item === rowAt(line.index)!.item.id && editing.column === column.id" :typed="editing?.typed"
-              @focus="at = { row: line.index, column: i }" @edit="startEdit(line.index, i)" @open="emit('open', rowAt(line.index)!.key)" @leave="endEdit"
+              v-for="(column, i) in columns"
+              :key="column.id"
+              :row="rowAt(line.index)!"
+              :column="column"
+              :data-row="line.index"
+              :data-column="i"
+              :active="line.index === at.row && i === at.column"
+              :editing="editing?.item === rowAt(line.index)!.item.id && editing.column === column.id"
+              :typed="editing?.typed"
+              @focus="at = { row: line.index, column: i }"
+              @edit="startEdit(line.index, i)"
+              @open="emit('open', rowAt(line.index)!.key)"
+              @leave="endEdit"
             />
           </template>
         </div>
@@ -156,7 +220,18 @@ async function add(): Promise<void> {
         <p class="soft">{{ definition.where.length ? words.view.noneMatchHint : words.view.emptyHint }}</p>
       </div>
     </div>
-    <form v-if="mayEdit" class="add" @submit.prevent="add"><span aria-hidden="true">+</span><input ref="addInput" v-model="newTitle" :aria-label="words.view.add" :placeholder="words.view.addHint" maxlength="600" autocomplete="off" @keydown.esc="focusCell(at.row, at.column)" /></form>
+    <form v-if="mayEdit" class="add" @submit.prevent="add">
+      <span aria-hidden="true">+</span
+      ><input
+        ref="addInput"
+        v-model="newTitle"
+        :aria-label="words.view.add"
+        :placeholder="words.view.addHint"
+        maxlength="600"
+        autocomplete="off"
+        @keydown.esc="focusCell(at.row, at.column)"
+      />
+    </form>
   </div>
 </template>
 
@@ -174,7 +249,6 @@ async function add(): Promise<void> {
 .head,
 .row {
   display: grid;
-  min-width: max-content;
 }
 .head {
   position: sticky;

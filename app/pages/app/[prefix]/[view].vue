@@ -26,7 +26,9 @@ const columns = shallowRef<readonly BoardColumnAnswer[]>([])
 const openKey = computed(() => (typeof route.query.item === 'string' ? route.query.item : undefined))
 const effort = computed(() => {
   const settings = directory.reader.maybe('field', project.value?.uses.effort ?? '')?.settings
-  return sums.value && settings ? `${printDecimal(sums.value.effort, settings.decimals ?? 0)} ${settings.unit ?? ''}` : ''
+  return sums.value && settings
+    ? `${printDecimal(sums.value.effort, settings.decimals ?? 0)} ${settings.unit ?? ''}`
+    : ''
 })
 const over = computed(() => {
   const board = project.value && directory.board(project.value.id)
@@ -50,13 +52,40 @@ const walk = (key: string) => {
       <h1 v-else class="gone">{{ project ? words.view.noView : words.view.noSuchProject }}</h1>
     </template>
     <template v-if="project && view && definition && view.project === project.id">
-      <BoardLayout v-if="definition.layout === 'board'" :key="`board ${view.id}`" :project="project" :view="view" :definition="definition" @sums="sums = $event" @columns="columns = $event" @open="open" />
-      <TableLayout v-else :key="`table ${view.id}`" :project="project" :view="view" :definition="definition" @sums="((sums = $event), (columns = []))" @open="open" @walk="walk" />
+      <BoardLayout
+        v-if="definition.layout === 'board'"
+        :key="`board ${view.id}`"
+        :project="project"
+        :view="view"
+        :definition="definition"
+        @sums="sums = $event"
+        @columns="columns = $event"
+        @open="open"
+      />
+      <TableLayout
+        v-else
+        :key="`table ${view.id}`"
+        :project="project"
+        :view="view"
+        :definition="definition"
+        @sums="((sums = $event), (columns = []))"
+        @open="open"
+        @walk="walk"
+      />
     </template>
     <template v-if="openKey" #panel><ItemPanel :item-key="openKey" @close="open(undefined)" @open="open" /></template>
     <template #tally>
-      <span v-if="sums"><b>{{ sums.items }}</b> {{ words.tally.itemsWord(sums.items) }}<template v-if="effort"> · <b>{{ effort }}</b></template><template v-if="sums.late"> · <span class="rust">{{ words.tally.late(sums.late) }}</span></template></span>
-      <span v-for="one in over" :key="one" class="rust"><b>{{ one }}</b></span>
+      <span v-if="sums"
+        ><b>{{ sums.items }}</b> {{ words.tally.itemsWord(sums.items)
+        }}<template v-if="effort">
+          · <b>{{ effort }}</b></template
+        ><template v-if="sums.late">
+          · <span class="rust">{{ words.tally.late(sums.late) }}</span></template
+        ></span
+      >
+      <span v-for="one in over" :key="one" class="rust"
+        ><b>{{ one }}</b></span
+      >
     </template>
   </AppFrame>
 </template>

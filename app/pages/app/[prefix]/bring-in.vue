@@ -50,7 +50,11 @@ async function take(chosen: File | undefined): Promise<void> {
   reading.value = { done: 0, all: chosen.size }
   const records = JSON.parse(JSON.stringify(directory.told?.records ?? {})) as Parameters<BringInApi['ground']>[0]
   await api.ground(records, (await session.api?.itemsOf(project.value.id)) ?? [])
-  const read = await api.read(chosen, project.value.id, proxy((done: number) => (reading.value = { done, all: chosen.size })))
+  const read = await api.read(
+    chosen,
+    project.value.id,
+    proxy((done: number) => (reading.value = { done, all: chosen.size })),
+  )
   reading.value = undefined
   if (!read) return forget()
   if ('problem' in read) return void (said.value = await changes.wordsFor(read.problem))
@@ -66,15 +70,28 @@ function forget(): void {
 }
 
 const rows = shallowRef<{ from: number; rows: readonly ShownRow[] }>({ from: 0, rows: [] })
-watch([columns, statusFor, mends], async () => {
-  if (!file.value || !project.value || !columns.value.length) return
-  const choices = JSON.parse(JSON.stringify({ statuses: statusFor.value, mends: mends.value })) as Parameters<BringInApi['plan']>[2]
-  plan.value = await api.plan(project.value.id, JSON.parse(JSON.stringify(columns.value)) as ColumnPlan[], choices)
-  await fetchRows()
-}, { deep: true })
+watch(
+  [columns, statusFor, mends],
+  async () => {
+    if (!file.value || !project.value || !columns.value.length) return
+    const choices = JSON.parse(JSON.stringify({ statuses: statusFor.value, mends: mends.value })) as Parameters<
+      BringInApi['plan']
+    >[2]
+    plan.value = await api.plan(project.value.id, JSON.parse(JSON.stringify(columns.value)) as ColumnPlan[], choices)
+    await fetchRows()
+  },
+  { deep: true },
+)
 
 const scroller = ref<HTMLElement>()
-const virtualizer = useVirtualizer(computed(() => ({ count: file.value?.records ?? 0, getScrollElement: () => scroller.value ?? null, estimateSize: () => 31, overscan: 20 })))
+const virtualizer = useVirtualizer(
+  computed(() => ({
+    count: file.value?.records ?? 0,
+    getScrollElement: () => scroller.value ?? null,
+    estimateSize: () => 31,
+    overscan: 20,
+  })),
+)
 const lines = computed(() => virtualizer.value.getVirtualItems())
 async function fetchRows(): Promise<void> {
   const first = Math.max(0, (lines.value[0]?.index ?? 0) - 100)
@@ -84,28 +101,49 @@ async function fetchRows(): Promise<void> {
 watch(lines, (now) => {
   const [first, last] = [now[0]?.index ?? 0, now.at(-1)?.index ?? 0]
   const { from, rows: held } = rows.value
-  if (plan.value && ((first < from + 30 && from > 0) || (last > from + held.length - 30 && from + held.length < (file.value?.records ?? 0)))) void fetchRows()
+  if (
+    plan.value &&
+    ((first < from + 30 && from > 0) ||
+      (last > from + held.length - 30 && from + held.length < (file.value?.records ?? 0)))
+  )
+    void fetchRows()
 })
 const rowAt = (index: number): ShownRow | undefined => rows.value.rows[index - rows.value.from]
 const faultOf = computed(() => new Map((plan.value?.faults ?? []).map((fault) => [fault.line, fault])))
 const upLines = computed(() => new Set((plan.value?.movedUp ?? []).map((one) => one.line)))
 
-const targetKey = (target: ColumnTarget): string => (target.to === 'field' ? `field ${target.field}` : target.to === 'new' ? `new ${target.type}` : target.to)
+const targetKey = (target: ColumnTarget): string =>
+  target.to === 'field' ? `field ${target.field}` : target.to === 'new' ? `new ${target.type}` : target.to
 function setTarget(i: number, key: string): void {
   const plan_ = columns.value[i]
   if (!plan_) return
   const [to, more = ''] = key.split(' ')
   const target: ColumnTarget =
-    to === 'field' ? { to, field: more } : to === 'new' ? { to, name: plan_.header, type: more as FieldTypeName, ...(more === 'number' && { decimals: 2 }) } : { to: to as 'title' }
+    to === 'field'
+      ? { to, field: more }
+      : to === 'new'
+        ? { to, name: plan_.header, type: more as FieldTypeName, ...(more === 'number' && { decimals: 2 }) }
+        : { to: to as 'title' }
   // What only one column can be, the other gives up.
-  columns.value = columns.value.map((one, j) => (j === i ? { ...one, target } : target.to !== 'new' && target.to !== 'nothing' && targetKey(one.target) === key ? { ...one, target: { to: 'nothing' } } : one))
+  columns.value = columns.value.map((one, j) =>
+    j === i
+      ? { ...one, target }
+      : target.to !== 'new' && target.to !== 'nothing' && targetKey(one.target) === key
+        ? { ...one, target: { to: 'nothing' } }
+        : one,
+  )
 }
-const template = computed(() => `72px ${columns.value.map(({ target }) => (target.to === 'title' ? '240px' : target.to === 'new' && target.type === 'longText' ? '180px' : '128px')).join(' ')}`)
+const template = computed(
+  () =>
+    `72px ${columns.value.map(({ target }) => (target.to === 'title' ? '240px' : target.to === 'new' && target.type === 'longText' ? '180px' : '128px')).join(' ')}`,
+)
 const shownTitle = computed(() => columns.value.findIndex((one) => one.target.to === 'title'))
 
 const faultWords = shallowRef<ReadonlyMap<number, string>>(new Map())
 watch(plan, async (now) => {
-  const found = await Promise.all((now?.faults ?? []).map(async (fault) => [fault.line, await changes.wordsFor(fault.problem)] as const))
+  const found = await Promise.all(
+    (now?.faults ?? []).map(async (fault) => [fault.line, await changes.wordsFor(fault.problem)] as const),
+  )
   faultWords.value = new Map(found)
 })
 const mendText = ref<Record<number, string>>({})
@@ -138,7 +176,9 @@ async function go(): Promise<void> {
   if (wrong) return void (said.value = await changes.wordsFor(wrong))
   doneCount.value = count
 }
-const firstTable = computed(() => project.value && directory.views(project.value.id).find((view) => view.definition.layout === 'table'))
+const firstTable = computed(
+  () => project.value && directory.views(project.value.id).find((view) => view.definition.layout === 'table'),
+)
 const leave = () => navigateTo(firstTable.value ? `/app/${project.value?.prefix}/${firstTable.value.id}` : '/app')
 function onKey(event: KeyboardEvent): void {
   const isTyping = /^(INPUT|SELECT)$/.test((event.target as HTMLElement).tagName)
@@ -160,44 +200,114 @@ function drop(event: DragEvent): void {
   <AppFrame>
     <template #sentence>
       <div class="row">
-        <h1>{{ w.title }} <span v-if="fileName" class="soft">{{ fileName }}</span> <small class="soft">{{ w.into }} {{ project?.name }}<template v-if="file"> · UTF-8, {{ w.split(w.delimiters[file.delimiter] ?? '') }}</template></small></h1>
-        <div v-if="file" class="count"><b>{{ file.records }}</b> <span class="soft">{{ w.rowsOnly(file.header.length) }}</span></div>
+        <h1>
+          {{ w.title }} <span v-if="fileName" class="soft">{{ fileName }}</span>
+          <small class="soft"
+            >{{ w.into }} {{ project?.name
+            }}<template v-if="file"> · UTF-8, {{ w.split(w.delimiters[file.delimiter] ?? '') }}</template></small
+          >
+        </h1>
+        <div v-if="file" class="count">
+          <b>{{ file.records }}</b> <span class="soft">{{ w.rowsOnly(file.header.length) }}</span>
+        </div>
       </div>
     </template>
     <p v-if="!project" class="soft pad">{{ words.view.noSuchProject }}</p>
     <div v-else-if="doneCount !== undefined" class="pad done" role="status">
       <h2>{{ w.done(doneCount) }}</h2>
-      <div class="ends"><button type="button" class="go" @click="leave">{{ w.see }}</button><button type="button" class="link" @click="forget">{{ w.another }}</button></div>
+      <div class="ends">
+        <button type="button" class="go" @click="leave">{{ w.see }}</button><button
+          type="button"
+          class="link"
+          @click="forget"
+        >
+          {{ w.another }}
+        </button>
+      </div>
     </div>
-    <div v-else-if="!file" class="pad choose" :class="{ over: isDropping }" @dragover.prevent="isDropping = true" @dragleave="isDropping = false" @drop.prevent="drop">
-      <template v-if="reading"><p role="status">{{ w.reading(reading.done, reading.all) }}</p><progress :value="reading.done" :max="reading.all" /><button type="button" class="link" @click="api.stop()">{{ w.stop }}</button></template>
+    <div
+      v-else-if="!file"
+      class="pad choose"
+      :class="{ over: isDropping }"
+      @dragover.prevent="isDropping = true"
+      @dragleave="isDropping = false"
+      @drop.prevent="drop"
+    >
+      <template v-if="reading"
+        ><p role="status">{{ w.reading(reading.done, reading.all) }}</p>
+        <progress :value="reading.done" :max="reading.all" /><button type="button" class="link" @click="api.stop()">
+          {{ w.stop }}
+        </button></template
+      >
       <template v-else>
         <h2>{{ w.choose }}</h2>
         <p class="soft">{{ w.chooseHint }}</p>
-        <label class="go">{{ w.button }}<input class="unseen" type="file" accept=".csv,.tsv,.txt,text/csv" @change="take(($event.target as HTMLInputElement).files?.[0])" /></label>
+        <label class="go"
+          >{{ w.button
+          }}<input
+            class="unseen"
+            type="file"
+            accept=".csv,.tsv,.txt,text/csv"
+            @change="take(($event.target as HTMLInputElement).files?.[0])"
+        /></label>
         <p v-if="said" class="said" role="alert">{{ said }}</p>
       </template>
     </div>
     <div v-else class="work">
-      <div ref="scroller" class="grid" role="table" :aria-label="fileName" :aria-rowcount="file.records + 1" tabindex="0">
+      <div
+        ref="scroller"
+        class="grid"
+        role="table"
+        :aria-label="fileName"
+        :aria-rowcount="file.records + 1"
+        tabindex="0"
+      >
         <div class="cols" role="row" :style="{ gridTemplateColumns: template }">
-          <div class="h" role="columnheader"><b>{{ w.line }}</b></div>
+          <div class="h" role="columnheader">
+            <b>{{ w.line }}</b>
+          </div>
           <div v-for="(column, i) in columns" :key="i" class="h" role="columnheader">
             <b :title="column.header">{{ column.header }}</b>
-            <select :value="targetKey(column.target)" :aria-label="w.becomes(column.header)" :class="{ new: column.target.to === 'new' }" @change="setTarget(i, ($event.target as HTMLSelectElement).value)">
-              <option value="title">→ {{ words.table.title.toLowerCase() }}</option><option value="kind">→ {{ words.table.kind.toLowerCase() }}</option>
-              <option value="status">→ {{ words.table.status.toLowerCase() }}</option><option value="parent">→ {{ words.item.parent.toLowerCase() }}</option>
+            <select
+              :value="targetKey(column.target)"
+              :aria-label="w.becomes(column.header)"
+              :class="{ new: column.target.to === 'new' }"
+              @change="setTarget(i, ($event.target as HTMLSelectElement).value)"
+            >
+              <option value="title">→ {{ words.table.title.toLowerCase() }}</option>
+              <option value="kind">→ {{ words.table.kind.toLowerCase() }}</option>
+              <option value="status">→ {{ words.table.status.toLowerCase() }}</option>
+              <option value="parent">→ {{ words.item.parent.toLowerCase() }}</option>
               <option v-for="field in fields" :key="field.id" :value="`field ${field.id}`">→ {{ field.name }}</option>
-              <option v-for="type in fieldTypeNames" :key="type" :value="`new ${type}`">{{ w.newField }} {{ fieldTypes[type].label }}</option>
+              <option v-for="type in fieldTypeNames" :key="type" :value="`new ${type}`">
+                {{ w.newField }} {{ fieldTypes[type].label }}
+              </option>
               <option value="nothing">{{ w.nothing }}</option>
             </select>
           </div>
         </div>
         <div class="rows" role="rowgroup" :style="{ height: `${virtualizer.getTotalSize()}px` }">
-          <div v-for="line in lines" :key="String(line.key)" class="line" role="row" :class="{ bad: rowAt(line.index)?.isLeftOut, up: upLines.has(rowAt(line.index)?.line ?? -1) }" :style="{ gridTemplateColumns: template, transform: `translateY(${line.start}px)` }">
+          <div
+            v-for="line in lines"
+            :key="String(line.key)"
+            class="line"
+            role="row"
+            :class="{ bad: rowAt(line.index)?.isLeftOut, up: upLines.has(rowAt(line.index)?.line ?? -1) }"
+            :style="{ gridTemplateColumns: template, transform: `translateY(${line.start}px)` }"
+          >
             <template v-if="rowAt(line.index)">
               <span role="rowheader" class="soft">{{ rowAt(line.index)!.line }}</span>
-              <span v-for="(_, i) in columns" :key="i" role="cell" :class="{ x: rowAt(line.index)!.isLeftOut && faultOf.get(rowAt(line.index)!.line)?.column === i, out: columns[i]?.target.to === 'nothing' }" :style="i === shownTitle ? { paddingLeft: `${10 + rowAt(line.index)!.level * 14}px` } : {}">{{ rowAt(line.index)!.cells[i] || (i === shownTitle ? w.noTitle : '') }}</span>
+              <span
+                v-for="(_, i) in columns"
+                :key="i"
+                role="cell"
+                :class="{
+                  x: rowAt(line.index)!.isLeftOut && faultOf.get(rowAt(line.index)!.line)?.column === i,
+                  out: columns[i]?.target.to === 'nothing',
+                }"
+                :style="i === shownTitle ? { paddingLeft: `${10 + rowAt(line.index)!.level * 14}px` } : {}"
+                >{{ rowAt(line.index)!.cells[i] || (i === shownTitle ? w.noTitle : '') }}</span
+              >
             </template>
           </div>
         </div>
@@ -207,36 +317,63 @@ function drop(event: DragEvent): void {
           <b>{{ plan.items }}</b><span>{{ w.will(plan.levels) }}</span>
           <b class="rust">{{ plan.faults.length }}</b><span>{{ w.leftOut }}</span>
           <b class="ochre">{{ plan.movedUp.length }}</b><span>{{ w.movedUp }}</span>
-          <b>{{ plan.peopleNamed }}</b><span>{{ w.people(plan.peopleNamed, plan.newPeople).replace(/^\d+ /, '') }}</span>
+          <b>{{ plan.peopleNamed }}</b><span>{{
+            w.people(plan.peopleNamed, plan.newPeople).replace(/^\d+ /, '')
+          }}</span>
           <b>{{ plan.newKinds + plan.newFields }}</b><span>{{ w.fresh(plan.newKinds, plan.newFields) }}</span>
         </div>
         <div class="lists">
           <section v-if="plan?.unknownStatuses.length">
-            <h2>{{ w.statuses }}</h2><p class="soft">{{ w.statusHint }}</p>
-            <label v-for="text in plan.unknownStatuses" :key="text" class="map">{{ text }}
-              <select :aria-label="`${words.table.status}: ${text}`" @change="statusFor = { ...statusFor, [text]: ($event.target as HTMLSelectElement).value as StatusId }"><option value="" disabled selected>{{ w.chooseStatus }}</option><option v-for="status in statuses" :key="status.id" :value="status.id">{{ status.name }}</option></select>
+            <h2>{{ w.statuses }}</h2>
+            <p class="soft">{{ w.statusHint }}</p>
+            <label v-for="text in plan.unknownStatuses" :key="text" class="map"
+              >{{ text }}
+              <select
+                :aria-label="`${words.table.status}: ${text}`"
+                @change="statusFor = { ...statusFor, [text]: ($event.target as HTMLSelectElement).value as StatusId }"
+              >
+                <option value="" disabled selected>{{ w.chooseStatus }}</option>
+                <option v-for="status in statuses" :key="status.id" :value="status.id">{{ status.name }}</option>
+              </select>
             </label>
           </section>
           <section v-if="plan?.faults.length">
             <h2>{{ w.faults }}</h2>
             <form v-for="fault in plan.faults.slice(0, 200)" :key="fault.line" class="f" @submit.prevent="mend(fault)">
               <button type="button" class="n soft" @click="goTo(fault.line)">{{ fault.line }}</button>
-              <span>{{ faultWords.get(fault.line) }} <input v-if="fault.column >= 0" :id="`mend-${fault.line}`" v-model="mendText[fault.line]" :aria-label="w.mend(fault.line)" :placeholder="w.mend(fault.line)" /></span>
+              <span
+                >{{ faultWords.get(fault.line) }}
+                <input
+                  v-if="fault.column >= 0"
+                  :id="`mend-${fault.line}`"
+                  v-model="mendText[fault.line]"
+                  :aria-label="w.mend(fault.line)"
+                  :placeholder="w.mend(fault.line)"
+              /></span>
             </form>
           </section>
           <section v-if="plan?.movedUp.length">
             <h2>{{ w.upHead }}</h2>
-            <div v-for="one in plan.movedUp.slice(0, 200)" :key="one.line" class="f"><button type="button" class="n soft" @click="goTo(one.line)">{{ one.line }}</button><span>{{ w.upLine(one.from) }}</span></div>
+            <div v-for="one in plan.movedUp.slice(0, 200)" :key="one.line" class="f">
+              <button type="button" class="n soft" @click="goTo(one.line)">{{ one.line }}</button><span>{{
+                w.upLine(one.from)
+              }}</span>
+            </div>
           </section>
         </div>
         <p v-if="said" class="said" role="alert">{{ said }}</p>
-        <button type="button" class="go" :disabled="!mayGo" @click="go">{{ isSending ? w.sending(plan?.items ?? 0) : w.go(plan?.items ?? 0) }}</button>
+        <button type="button" class="go" :disabled="!mayGo" @click="go">
+          {{ isSending ? w.sending(plan?.items ?? 0) : w.go(plan?.items ?? 0) }}
+        </button>
         <progress v-if="isSending" />
         <span class="soft small">{{ w.nothingYet }}</span>
       </aside>
     </div>
     <template #tally>
-      <span class="soft hints"><kbd>F</kbd> {{ w.nextFault }} &nbsp; <kbd>Ctrl Enter</kbd> {{ w.title.toLowerCase() }} &nbsp; <kbd>Esc</kbd> {{ w.leave }}</span>
+      <span class="soft hints"
+        ><kbd>F</kbd> {{ w.nextFault }} &nbsp; <kbd>Ctrl Enter</kbd> {{ w.title.toLowerCase() }} &nbsp; <kbd>Esc</kbd>
+        {{ w.leave }}</span
+      >
     </template>
   </AppFrame>
 </template>

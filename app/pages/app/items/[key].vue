@@ -10,8 +10,15 @@ const router = useRouter()
 
 <template>
   <AppFrame>
-    <template #sentence><h1 class="key">{{ route.params.key }}</h1></template>
-    <ItemPanel whole :item-key="String(route.params.key)" @close="router.back()" @open="router.push(`/app/items/${$event}`)" />
+    <template #sentence
+      ><h1 class="key">{{ route.params.key }}</h1></template
+    >
+    <ItemPanel
+      whole
+      :item-key="String(route.params.key)"
+      @close="router.back()"
+      @open="router.push(`/app/items/${$event}`)"
+    />
   </AppFrame>
 </template>
 

@@ -15,7 +15,12 @@ export default defineEventHandler((event) =>
       return null
     }
     const payload = toPayload(room.state.itemsOf(project), room.sequence)
-    setResponseHeaders(event, { 'content-type': 'application/json', 'content-encoding': 'gzip', etag: tag, 'x-items': String(payload.ids.length) })
+    setResponseHeaders(event, {
+      'content-type': 'application/json',
+      'content-encoding': 'gzip',
+      etag: tag,
+      'x-items': String(payload.ids.length),
+    })
     event._handled = true
     const zip = createGzip({ level: 5 })
     zip.pipe(event.node.res)
@@ -30,7 +35,9 @@ async function writePayload(zip: Gzip, payload: Payload): Promise<void> {
     if (!zip.write(text)) await once(zip, 'drain')
     await new Promise((resolve) => setImmediate(resolve))
   }
-  await write(`{"sequence":${payload.sequence},"words":${JSON.stringify(payload.words)},"ids":${JSON.stringify(payload.ids)}`)
+  await write(
+    `{"sequence":${payload.sequence},"words":${JSON.stringify(payload.words)},"ids":${JSON.stringify(payload.ids)}`,
+  )
   for (const part of ['columns', 'values'] as const) {
     await write(`,"${part}":{`)
     let comma = ''

@@ -10,7 +10,11 @@ export default defineEventHandler((event) =>
     const item = room.state.maybe('item', getRouterParam(event, 'id') ?? '')
     if (!item) return refuse('gone')
     readableProject(room, me, item.project)
-    const stored = await storedLongText(house.database.db, room.workspace, longTextId(item.id, getRouterParam(event, 'field') ?? ''))
+    const stored = await storedLongText(
+      house.database.db,
+      room.workspace,
+      longTextId(item.id, getRouterParam(event, 'field') ?? ''),
+    )
     return { revision: stored?.revision ?? 0, text: stored?.text ?? '' }
   }),
 )

@@ -1,0 +1,63 @@
+// What must stand before anything runs: packages, and a build that is not stale. Uses nothing but Node.
+import { execFileSync } from 'node:child_process'
+import { createHash } from 'node:crypto'
+import { existsSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs'
+import { dirname, join } from 'node:path'
+import { fileURLToPath } from 'node:url'
+
+export const root = join(dirname(fileURLToPath(import.meta.url)), '..')
+const sources = ['core', 'server', 'app', 'demo', 'modules', 'public', 'nuxt.config.ts', 'package-lock.json']
+
+/** Ends with one line for the person at the terminal. */
+export function stop(line) {
+  console.error(line)
+  process.exit(1)
+}
+
+export function run(command, args, options = {}) {
+  execFileSync(command, args, { cwd: root, stdio: 'inherit', ...options })
+}
+
+function digest(paths) {
+  const hash = createHash('sha256')
+  const add = (path) => {
+    const full = join(root, path)
+    if (!existsSync(full)) return
+    if (statSync(full).isDirectory()) for (const name of readdirSync(full).sort()) add(join(path, name))
+    else if (!/\.test\.ts$/.test(path)) hash.update(path).update(readFileSync(full))
+  }
+  for (const path of paths) add(path)
+  return hash.digest('hex')
+}
+
+const read = (file) => (existsSync(file) ? readFileSync(file, 'utf8') : '')
+
+/** `npm ci`, where the packages are missing or another lock's. */
+export function installPackages() {
+  const stamp = join(root, 'node_modules/.wrenleaf-stamp')
+  const lock = digest(['package-lock.json'])
+  if (read(stamp) === lock) return
+  console.log('Installing packages …')
+  run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'])
+  writeFileSync(stamp, lock)
+}
+
+/** Builds, where a source has changed since. */
+export function build() {
+  const stamp = join(root, '.output/wrenleaf-stamp')
+  const now = digest(sources)
+  if (read(stamp) === now && existsSync(join(root, '.output/server/index.mjs'))) return
+  console.log('Building …')
+  try {
+    execFileSync('npx', ['nuxt', 'build'], {
+      cwd: root,
+      encoding: 'utf8',
+      stdio: ['ignore', 'pipe', 'pipe'],
+      maxBuffer: 1 << 26,
+    })
+  } catch (error) {
+    console.error(`${error.stdout ?? ''}${error.stderr ?? ''}`.slice(-6000))
+    stop('The build failed; the reason stands above.')
+  }
+  writeFileSync(stamp, now)
+}
