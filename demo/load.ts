@@ -25,7 +25,8 @@ const days = 14
 export async function loadDemo(database: OpenDatabase, clock: Clock): Promise<void> {
   const chance = new Chance(20)
   const end = Date.parse(clock.now())
-  const start = end - days * 86_400_000
+  // Work begins at seven in the morning, two weeks ago.
+  const start = Math.floor(end / 86_400_000 - days) * 86_400_000 + 7 * 3_600_000
   let moment = start
   const newId = chance.ids(() => moment)
   const ownerId = newId() as PersonId

@@ -53,6 +53,8 @@ const editing = ref<{ field: Field; at: HTMLElement }>()
 const choosing = ref<{ what: 'status' | 'kind' | 'parent'; at: HTMLElement }>()
 const title = ref('')
 const isTitleOpen = ref(false)
+/** The title that the change is made from, whatever comes meanwhile. */
+let titleFrom = ''
 watch(
   () => props.itemKey,
   () => {
@@ -94,14 +96,14 @@ function endChoosing(): void {
 }
 function openTitle(): void {
   if (!mayEdit.value || !item.value) return
-  title.value = item.value.title
+  title.value = titleFrom = item.value.title
   isTitleOpen.value = true
 }
 async function saveTitle(): Promise<void> {
   if (!isTitleOpen.value || !item.value) return
   const to = title.value.trim()
   isTitleOpen.value = false
-  if (to !== item.value.title) await setValue(changes, item.value, 'title', item.value.title, to)
+  if (to !== titleFrom) await setValue(changes, item.value, 'title', titleFrom, to)
 }
 
 const newInside = ref('')
@@ -124,7 +126,7 @@ async function addInside(): Promise<void> {
 }
 
 async function copyAddress(): Promise<void> {
-  const address = `${location.origin}/app/items/${row.value?.key}`
+  const address = `${location.origin}/app/items/${row.value?.address}`
   try {
     await navigator.clipboard.writeText(address)
   } catch {
@@ -168,7 +170,7 @@ const archive = () =>
           </button>
           <NuxtLink
             v-if="!whole"
-            :to="`/app/items/${row.key}`"
+            :to="`/app/items/${row.address}`"
             :aria-label="words.item.wholePage"
             :title="words.item.wholePage"
             ><svg viewBox="0 0 24 24"><path :d="mdiArrowExpand" /></svg
@@ -283,7 +285,7 @@ const archive = () =>
           :key="child.item.id"
           type="button"
           class="line"
-          @click="emit('open', child.key)"
+          @click="emit('open', child.address)"
         >
           <LeafMark
             :share="directory.share(directory.reader.maybe('status', child.item.status)!)"
@@ -404,10 +406,10 @@ button:disabled {
   display: grid;
   grid-template-columns: 92px minmax(0, 1fr);
   gap: 1px 10px;
-  align-items: baseline;
   margin: 0;
 }
 dt {
+  line-height: 26px;
   color: var(--soft);
   overflow: hidden;
   text-overflow: ellipsis;

@@ -80,6 +80,7 @@ input {
   background: transparent;
   padding: 3px 6px 5px;
   font-size: 14px;
+  outline: none;
 }
 ul {
   list-style: none;

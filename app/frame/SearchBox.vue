@@ -82,6 +82,7 @@ input {
   background: transparent;
   font: 400 17px var(--serif);
   padding: 4px 2px 8px;
+  outline: none;
 }
 ul {
   list-style: none;

@@ -127,7 +127,7 @@ input {
   background: transparent;
   padding: 3px 6px 5px;
   font-size: 14px;
-  outline-offset: 2px;
+  outline: none;
 }
 input::placeholder {
   color: var(--soft);

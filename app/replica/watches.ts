@@ -16,6 +16,8 @@ import { directoryEntities, type DirectoryEntity } from '#core/wire/directory'
 export interface Row {
   readonly item: Item
   readonly key: string
+  /** What names it in an address: its key, or its id until it has one. */
+  readonly address: string
   /** Working days late; 0: it is not. */
   readonly late: number
   readonly turn: readonly string[]
@@ -132,9 +134,11 @@ class Asking implements Watch {
 export function rowOf({ state, today }: Ground, one: Item): Row {
   let children = 0
   for (const child of state.childrenOf(one.id)) if (!child.archived) children++
+  const key = itemKey(state, one)
   return {
     item: one,
-    key: itemKey(state, one),
+    key,
+    address: one.number ? key : one.id,
     late: lateDays(state, one, today()),
     turn: turnOf(state, one).people,
     children,

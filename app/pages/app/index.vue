@@ -66,7 +66,7 @@ function nextStatus(row: RowWithPath) {
   return along[along.findIndex((one) => one.id === now?.id) + 1]
 }
 function open(row: RowWithPath): void {
-  void router.push({ query: { item: row.key } })
+  void router.push({ query: { item: row.address } })
 }
 function moveOn(row: RowWithPath): void {
   const to = nextStatus(row)
@@ -81,7 +81,7 @@ function onKey(event: KeyboardEvent): void {
   if (event.key === 'ArrowDown' || event.key === 'ArrowUp') {
     const next = rows[Math.max(0, Math.min(rows.length - 1, i + (event.key === 'ArrowDown' ? 1 : -1)))]
     at.value = next?.item.id
-    if (openKey.value && next) void router.replace({ query: { item: next.key } })
+    if (openKey.value && next) void router.replace({ query: { item: next.address } })
     void nextTick(() => document.getElementById(`q-${at.value}`)?.focus())
   } else if (event.key === 'Enter' && row) open(row)
   else if (event.key === 'ArrowRight' && row) moveOn(row)

@@ -94,6 +94,7 @@ onBeforeUnmount(() => release?.())
   border-radius: 4px;
   padding: 7px 9px;
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 4px;
   cursor: pointer;
   touch-action: manipulation;
@@ -114,6 +115,7 @@ onBeforeUnmount(() => release?.())
   color: var(--soft);
   white-space: nowrap;
   min-height: 16px;
+  overflow: hidden;
 }
 .top .leaf {
   width: 14px;

@@ -169,7 +169,7 @@ function cardKey(event: KeyboardEvent, row: Row): void {
   if (event.target !== event.currentTarget) return
   const column = columnOf(row)
   const i = column ? rowsOf(column.id).findIndex((one) => one.item.id === row.item.id) : -1
-  if (event.key === 'Enter') emit('open', row.key)
+  if (event.key === 'Enter') emit('open', row.address)
   else if (event.key === ' ') startLift(row, 'keyboard')
   else if (event.key.toLowerCase() === 'm' && mayMove.value && !event.ctrlKey && !event.metaKey)
     menuFor.value = { row, at: event.currentTarget as HTMLElement }
@@ -211,7 +211,7 @@ onBeforeUnmount(() => pointer.close())
 provide(boardKey, {
   scroller, lift, pointer, mayMove,
   show: () => props.definition.show,
-  look, cardKey, open: (row) => emit('open', row.key), menu: (row, at) => (menuFor.value = { row, at }),
+  look, cardKey, open: (row) => emit('open', row.address), menu: (row, at) => (menuFor.value = { row, at }),
   dropSaid,
 }) // prettier-ignore
 </script>

@@ -27,6 +27,8 @@ const directory = useDirectory()
 const cell = ref<HTMLElement>()
 const kind = computed(() => directory.reader.maybe('kind', props.row.item.kind))
 const title = ref('')
+/** The title that the change is made from, whatever comes meanwhile. */
+let titleFrom = ''
 /** What was typed stays on the screen until the row says it, so that nothing flickers back. */
 const sentTitle = ref<string>()
 const shownTitle = computed(() => sentTitle.value ?? props.row.item.title)
@@ -39,7 +41,8 @@ watch(
   () => props.editing,
   (editing) => {
     if (!editing || props.column.is !== 'title') return
-    title.value = props.typed ?? props.row.item.title
+    titleFrom = props.row.item.title
+    title.value = props.typed ?? titleFrom
     void nextTick(() => {
       titleInput.value?.focus()
       if (props.typed === undefined) titleInput.value?.select()
@@ -52,9 +55,9 @@ async function saveTitle(by: 'Enter' | 'Tab' | 'blur'): Promise<void> {
   const { item } = props.row
   const to = title.value.trim()
   emit('leave', by)
-  if (to === item.title) return
+  if (to === titleFrom) return
   sentTitle.value = to
-  if (!(await setValue(changes, item, 'title', item.title, to))) sentTitle.value = undefined
+  if (!(await setValue(changes, item, 'title', titleFrom, to))) sentTitle.value = undefined
 }
 function choose(id: string): void {
   const key = props.column.is as 'status' | 'kind'

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, nextTick, ref, watch } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { useVirtualizer } from '@tanstack/vue-virtual'
 import type { Project, View, ViewDefinition } from '#core/model/records'
 import { useWatch } from '../../replica/use-watch'
@@ -75,15 +75,17 @@ function focusCell(row: number, column: number): void {
     column: Math.max(0, Math.min(columns.value.length - 1, column)),
   }
   virtualizer.value.scrollToIndex(at.value.row)
-  void nextTick(() =>
-    requestAnimationFrame(() => {
-      scroller.value
-        ?.querySelector<HTMLElement>(`[data-row="${at.value.row}"][data-column="${at.value.column}"]`)
-        ?.focus()
-      const row = rowAt(at.value.row)
-      if (row) emit('walk', row.key)
-    }),
-  )
+  focusWhenDrawn(60)
+}
+
+/** The row may have to be scrolled to and fetched first: some frames pass until its cell can take the focus. */
+function focusWhenDrawn(frames: number): void {
+  const { row, column } = at.value
+  const cell = scroller.value?.querySelector<HTMLElement>(`[data-row="${row}"][data-column="${column}"]`)
+  if (!cell) return void (frames && requestAnimationFrame(() => focusWhenDrawn(frames - 1)))
+  cell.focus()
+  const held = rowAt(row)
+  if (held) emit('walk', held.address)
 }
 const pageRows = () => Math.floor((scroller.value?.clientHeight ?? 400) / rowHeight) - 1
 
@@ -111,7 +113,7 @@ function startEdit(rowIndex: number, columnIndex: number, typed?: string): void 
   const [row, column] = [rowAt(rowIndex), columns.value[columnIndex]]
   if (!row || !column) return
   at.value = { row: rowIndex, column: columnIndex }
-  if (column.is === 'key' || column.field?.type === 'longText') return emit('open', row.key)
+  if (column.is === 'key' || column.field?.type === 'longText') return emit('open', row.address)
   if (!mayEdit.value) return
   if (column.field?.type === 'checkbox') {
     const held = row.item.values[column.field.id] ?? null
@@ -209,7 +211,7 @@ async function add(): Promise<void> {
               :typed="editing?.typed"
               @focus="at = { row: line.index, column: i }"
               @edit="startEdit(line.index, i)"
-              @open="emit('open', rowAt(line.index)!.key)"
+              @open="emit('open', rowAt(line.index)!.address)"
               @leave="endEdit"
             />
           </template>

@@ -133,6 +133,11 @@ function setTarget(i: number, key: string): void {
         : one,
   )
 }
+/** The field that is proposed is named; the others are named by their type. */
+const newName = (column: ColumnPlan, type: FieldTypeName): string =>
+  column.target.to === 'new' && column.target.type === type
+    ? `${column.target.name}, ${fieldTypes[type].label}`
+    : fieldTypes[type].label
 const template = computed(
   () =>
     `72px ${columns.value.map(({ target }) => (target.to === 'title' ? '240px' : target.to === 'new' && target.type === 'longText' ? '180px' : '128px')).join(' ')}`,
@@ -280,7 +285,7 @@ function drop(event: DragEvent): void {
               <option value="parent">→ {{ words.item.parent.toLowerCase() }}</option>
               <option v-for="field in fields" :key="field.id" :value="`field ${field.id}`">→ {{ field.name }}</option>
               <option v-for="type in fieldTypeNames" :key="type" :value="`new ${type}`">
-                {{ w.newField }} {{ fieldTypes[type].label }}
+                {{ w.newField }} {{ newName(column, type) }}
               </option>
               <option value="nothing">{{ w.nothing }}</option>
             </select>

@@ -1,0 +1,113 @@
+import AxeBuilder from '@axe-core/playwright'
+import { cardsIn, expect, test, useDemo, watch } from '../kit/pages'
+import { startServer } from '../kit/server'
+
+const demo = useDemo()
+
+async function isAccessible(page: Parameters<typeof cardsIn>[0], what: string): Promise<void> {
+  const { violations } = await new AxeBuilder({ page })
+    .withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa'])
+    .analyze()
+  expect(
+    violations.map(
+      (one) =>
+        `${what}: ${one.id}: ${one.nodes
+          .map((node) => node.target.join(' '))
+          .slice(0, 3)
+          .join(', ')}`,
+    ),
+  ).toEqual([])
+}
+
+for (const theme of ['day', 'night'] as const)
+  test(`every main view is accessible by the ${theme} theme`, async ({ browser }) => {
+    const page = await demo.as(browser, 'Séverine')
+    await page.evaluate((name) => localStorage.setItem('wrenleaf-theme', name), theme)
+    await page.reload()
+    await expect(page.locator('.it').first()).toBeVisible()
+    await isAccessible(page, 'queue')
+    await page.getByRole('link', { name: 'The works' }).click()
+    await expect(cardsIn(page, 'In hand').first()).toBeVisible()
+    await isAccessible(page, 'board')
+    await cardsIn(page, 'In hand').first().click()
+    await expect(page.getByText('What happened')).toBeVisible()
+    await isAccessible(page, 'item panel')
+    await page.getByRole('link', { name: 'All items' }).first().click()
+    await expect(page.getByRole('grid')).toBeVisible()
+    await isAccessible(page, 'table')
+    await page.getByRole('button', { name: 'and …' }).click()
+    await page.getByRole('menuitem', { name: 'the status is' }).click()
+    await expect(page.getByRole('listbox')).toBeVisible()
+    await isAccessible(page, 'phrase')
+    await page.keyboard.press('Escape')
+    await page.getByRole('link', { name: 'Bring in a file' }).first().click()
+    await page.locator('input[type=file]').setInputFiles('tests/fixtures/restoration.csv')
+    await expect(page.getByRole('button', { name: 'Bring in 412 items' })).toBeEnabled()
+    await isAccessible(page, 'bring-in')
+  })
+
+test('sign-in is accessible, and tells of a wrong password', async ({ browser }) => {
+  const page = watch(await (await browser.newContext({ baseURL: demo.server().url })).newPage(), [/401/])
+  await page.goto('/sign-in')
+  await isAccessible(page, 'sign-in')
+  await page.getByLabel('E-mail').fill('imke@garden.example')
+  await page.getByLabel('Password').fill('not this one')
+  await page.getByRole('button', { name: 'Sign in', exact: true }).click()
+  await expect(page.getByRole('alert')).toHaveText('E-mail and password do not go together.')
+})
+
+test('from nothing: the owner’s account by the code, a first project, a first item, and signing in again', async ({
+  browser,
+}) => {
+  const server = await startServer()
+  const page = watch(await (await browser.newContext({ baseURL: server.url })).newPage(), [/403/])
+  await page.goto('/')
+  await page.waitForURL('**/sign-in')
+  await page.getByLabel('What the workspace is called').fill('Allotments')
+  await page.getByLabel('Your name').fill('Otto Fern')
+  await page.getByLabel('E-mail').fill('otto@allotment.example')
+  await page.getByLabel('Password, 10').fill('a long password')
+  await page.getByLabel('Code').fill('not the code')
+  await page.getByRole('button', { name: 'Make the account' }).click()
+  await expect(page.getByRole('alert')).toHaveText('This is not the code that the start printed.')
+  await page.getByLabel('Code').fill(/owner code: (\S+)/.exec(server.said())![1]!)
+  await page.getByRole('button', { name: 'Make the account' }).click()
+  await expect(page.getByRole('heading', { name: 'No project yet.' })).toBeVisible()
+  await page.getByRole('button', { name: 'Start a project' }).click()
+  await page.getByLabel('Name').fill('Beans and peas')
+  await page.getByRole('button', { name: 'Start it' }).click()
+  await expect(page.getByRole('heading', { name: 'Nothing here yet.' })).toBeVisible()
+  await isAccessible(page, 'an empty project')
+  await page.getByLabel('Add an item').fill('Soak the seed')
+  await page.keyboard.press('Enter')
+  await expect(page.getByText('BEA-1')).toBeVisible()
+  await page.getByRole('button', { name: /Otto Fern: theme/ }).click()
+  await page.getByRole('button', { name: 'Sign out' }).click()
+  await page.waitForURL('**/sign-in')
+  await page.getByLabel('E-mail').fill('OTTO@allotment.example')
+  await page.getByLabel('Password').fill('a long password')
+  await page.getByRole('button', { name: 'Sign in', exact: true }).click()
+  await expect(page.getByRole('heading', { name: /Otto/ })).toBeVisible()
+  await page.goto('about:blank')
+  await server.stop()
+})
+
+test('on a phone the queue comes first, the board shows one column, and a card is moved by its menu', async ({
+  browser,
+}) => {
+  const page = await demo.as(browser, 'Piotr', { phone: true })
+  await expect(page.locator('.it').first()).toBeVisible()
+  await page.getByRole('button', { name: 'Views' }).click()
+  await page.getByRole('link', { name: 'The works' }).click()
+  await expect(page.getByRole('button', { name: /In hand 8/ })).toHaveAttribute('aria-pressed', 'true')
+  await expect(cardsIn(page, 'In hand').first()).toBeVisible()
+  await expect(cardsIn(page, 'Noted').first()).toBeHidden()
+  await page.getByRole('button', { name: /^Ready/ }).click()
+  await expect(cardsIn(page, 'Ready').first()).toBeVisible()
+  await page
+    .getByRole('button', { name: /Move GLH-\d+ to another column/ })
+    .first()
+    .click()
+  await page.getByRole('menuitem', { name: 'Noted' }).click()
+  await expect(page.getByRole('button', { name: /Undo move of GLH-\d+ to Noted/ })).toBeVisible()
+})

@@ -1,0 +1,153 @@
+import { expect, test, useDemo } from '../kit/pages'
+
+const demo = useDemo()
+
+test('the table is filled and edited by keyboard alone', async ({ browser }) => {
+  const page = await demo.as(browser, 'Imke', { at: 'All items' })
+  const grid = page.getByRole('grid')
+  const total = Number(await grid.getAttribute('aria-rowcount')) - 1
+  await page.getByLabel('Add an item').focus()
+  for (const title of ['Water the seedlings', 'Air the north bay']) {
+    await page.keyboard.type(title)
+    await page.keyboard.press('Enter')
+  }
+  await expect(grid).toHaveAttribute('aria-rowcount', String(total + 3))
+  await page.keyboard.press('Escape')
+  const cell = page.locator('[role=gridcell]:focus')
+  await expect(cell).toBeVisible()
+  await page.keyboard.press('Control+End')
+  await expect(cell).toHaveAttribute('data-row', String(total + 1))
+  await page.keyboard.press('Home')
+  await page.keyboard.press('ArrowRight')
+  await expect(cell).toHaveAttribute('data-column', '1')
+  await expect(cell).toContainText('Air the north bay')
+  await page.keyboard.press('F2')
+  await page.keyboard.press('End')
+  await page.keyboard.type(' at noon')
+  await page.keyboard.press('Enter')
+  await expect(grid.getByText('Air the north bay at noon')).toBeVisible()
+  // The status, chosen by typing.
+  await page.keyboard.press('ArrowRight')
+  await page.keyboard.press('ArrowRight')
+  await page.keyboard.press('Enter')
+  await page.keyboard.type('hand')
+  await page.keyboard.press('Enter')
+  await expect(cell).toContainText('In hand')
+  await page.keyboard.press('Control+z')
+  await expect(cell).toContainText('Noted')
+  // A number: what cannot be read stays in the editor, with the reason.
+  const effort = 3
+  for (let i = 0; i < effort; i++) await page.keyboard.press('ArrowRight')
+  await page.keyboard.type('about three')
+  await page.keyboard.press('Enter')
+  await expect(page.getByText(/is no number with up to 2 decimals/)).toBeVisible()
+  await page.keyboard.press('Control+a')
+  await page.keyboard.type('2.5')
+  await page.keyboard.press('Enter')
+  await expect(grid.getByText('2.5 h')).toBeVisible()
+})
+
+test('phrases narrow the view for oneself, until it is kept for all or put back', async ({ browser }) => {
+  const lead = await demo.as(browser, 'Séverine', { at: 'All items' })
+  const member = await demo.as(browser, 'Hamid', { at: 'All items' })
+  const count = (page: typeof lead) => page.locator('.count b')
+  const all = (await count(lead).textContent())!
+  await lead.getByRole('button', { name: 'and …' }).click()
+  await lead.getByRole('menuitem', { name: 'the status is' }).click()
+  await lead.getByRole('option', { name: /Noted/ }).click()
+  await lead.keyboard.press('Escape')
+  await expect(lead.getByRole('button', { name: /the status is Ready, In hand or Being checked/ })).toBeVisible()
+  const narrowed = (await count(lead).textContent())!
+  expect(Number(narrowed)).toBeLessThan(Number(all))
+  await expect(count(member)).toHaveText(all)
+  await lead.reload()
+  await expect(count(lead)).toHaveText(narrowed)
+  await lead.getByRole('button', { name: 'Put back' }).click()
+  await expect(count(lead)).toHaveText(all)
+
+  await lead.getByRole('button', { name: 'and …' }).click()
+  await lead.getByRole('menuitem', { name: 'it is my turn' }).click()
+  await lead.keyboard.press('Escape')
+  await lead.getByRole('button', { name: 'Keep for all' }).click()
+  // Each sees their own turn in the view that they share.
+  await expect(member.getByRole('button', { name: 'it is my turn' })).toBeVisible()
+  await expect(count(member)).not.toHaveText(all)
+  await expect(count(member)).not.toHaveText((await count(lead).textContent())!)
+  await lead.keyboard.press('Control+z')
+  await expect(count(member)).toHaveText(all)
+
+  await member.getByRole('button', { name: 'in the team’s order' }).click()
+  await member.getByRole('option', { name: 'soonest due first' }).click()
+  await member.keyboard.press('Escape')
+  await expect(member.getByRole('button', { name: 'Keep for all' })).toHaveCount(0)
+  await member.getByRole('button', { name: 'Keep as mine' }).click()
+  await expect(member.getByRole('link', { name: 'All items, as I like it' })).toBeVisible()
+  await expect(lead.getByRole('link', { name: 'All items, as I like it' })).toHaveCount(0)
+})
+
+test('the header sorts, and the sentence follows; the layout is a phrase', async ({ browser }) => {
+  const page = await demo.as(browser, 'Tobias', { at: 'All items' })
+  await page.getByRole('button', { name: 'Due' }).click()
+  await expect(page.getByRole('button', { name: 'soonest due first' })).toBeVisible()
+  await expect(page.getByRole('columnheader', { name: /due/i })).toHaveAttribute('aria-sort', 'ascending')
+  await page.getByRole('button', { name: 'table', exact: true }).click()
+  await page.getByRole('menuitemradio', { name: 'as a board by status' }).click()
+  await expect(page.getByRole('region', { name: 'In hand' })).toBeVisible()
+})
+
+test('an item opens beside the table with its address; everything that happened stands as sentences', async ({
+  browser,
+}) => {
+  const page = await demo.as(browser, 'Imke', { at: 'All items' })
+  await page.getByRole('button', { name: 'open GLH-3', exact: true }).click()
+  await expect(page).toHaveURL(/item=GLH-3/)
+  const panel = page.getByRole('complementary', { name: 'Item' })
+  await panel.getByRole('button', { name: 'Change due' }).click()
+  await panel.getByRole('textbox', { name: 'Change due' }).fill('2026-12-24')
+  await page.keyboard.press('Enter')
+  await expect(panel.getByText('24 Dec', { exact: true }).first()).toBeVisible()
+  await expect(panel.getByText(/Imke Sorrel (changed due from .* to|set due to) 24 Dec/)).toBeVisible()
+  await panel.getByLabel('Type a title, Enter adds it inside').fill('Ask for the old drawings')
+  await page.keyboard.press('Enter')
+  await expect(panel.getByRole('button', { name: /GLH-\d+ Ask for the old drawings/ })).toBeVisible()
+  await panel.getByRole('button', { name: 'Change notes' }).click()
+  await panel.getByRole('textbox', { name: 'Change notes' }).fill('Open the lowest cock first.')
+  await panel.getByRole('button', { name: 'Keep the text' }).click()
+  await expect(panel.getByText(/Imke Sorrel wrote notes/)).toBeVisible()
+  await page.reload()
+  await expect(panel.getByText('Open the lowest cock first.')).toBeVisible()
+})
+
+test('search finds an item by words or key', async ({ browser }) => {
+  const page = await demo.as(browser, 'Noor')
+  await page.keyboard.press('Control+k')
+  await page.getByRole('combobox', { name: 'Search' }).fill('palm reopen')
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('complementary', { name: 'Item' }).getByRole('heading', { level: 2 })).toHaveText(
+    /Palm court, ready to reopen/,
+  )
+})
+
+test('two people at one value: the later one sees both and may keep theirs', async ({ browser }) => {
+  const imke = await demo.as(browser, 'Imke', { at: 'All items' })
+  const gwilym = await demo.as(browser, 'Gwilym', { at: 'All items' })
+  const start = async (page: typeof imke, text: string) => {
+    await page.locator('[data-row="2"][data-column="1"]').dblclick()
+    await page.getByRole('textbox', { name: 'Title' }).fill(text)
+  }
+  await start(imke, 'Imke’s words')
+  await start(gwilym, 'Gwilym’s words')
+  await imke.keyboard.press('Enter')
+  await expect(gwilym.getByRole('textbox', { name: 'Title' })).toHaveValue('Gwilym’s words')
+  await expect(imke.getByText('up to date')).toBeVisible()
+  await gwilym.waitForTimeout(500)
+  await gwilym.keyboard.press('Enter')
+  const notice = gwilym
+    .getByRole('alert')
+    .getByText(
+      /Imke Sorrel changed title of GLH-\d+ to “Imke’s words” a moment ago. It stays so; yours was “Gwilym’s words”./,
+    )
+  await expect(notice).toBeVisible()
+  await gwilym.getByRole('button', { name: 'Keep mine' }).click()
+  await expect(imke.locator('[data-row="2"][data-column="1"]')).toContainText('Gwilym’s words')
+})

@@ -1,0 +1,80 @@
+/** Browser tests: a server for each file, people who step in, and no error that nobody expected. */
+import { expect, test as base, type Browser, type Page } from '@playwright/test'
+import { startDemo, type Start, type TestServer } from './server'
+
+export { expect }
+
+interface Watched {
+  readonly page: Page
+  readonly said: string[]
+}
+const watched: Watched[] = []
+
+export const test = base.extend<{ noTrouble: void }>({
+  noTrouble: [
+    async ({}, use) => {
+      watched.length = 0
+      await use()
+      expect(watched.flatMap((one) => one.said), 'what the browser logged as an error').toEqual([])
+      for (const { page } of watched) await page.context().close()
+    },
+    { auto: true },
+  ],
+}) // prettier-ignore
+
+/** Every console error, page error and trouble in the worker fails the test, but for messages that it names. */
+export function watch(page: Page, expected: readonly RegExp[] = []): Page {
+  const said: string[] = []
+  const add = (text: string) => expected.some((one) => one.test(text)) || said.push(text)
+  page.on('console', (message) => message.type() === 'error' && add(message.text()))
+  page.on('pageerror', (error) => add(String(error.stack ?? error)))
+  watched.push({ page, said })
+  return page
+}
+
+export interface Demo {
+  server(): TestServer
+  /** A new browser context in which someone of the demo has stepped in. */
+  as(
+    browser: Browser,
+    name: string,
+    more?: { at?: string; url?: string; expected?: readonly RegExp[]; phone?: boolean },
+  ): Promise<Page>
+}
+
+/** A demo of this file's own. */
+export function useDemo(start: Start = {}): Demo {
+  let server: TestServer
+  base.beforeAll(async () => {
+    server = await startDemo(start)
+  })
+  base.afterAll(async () => {
+    await server.stop()
+  })
+  return {
+    server: () => server,
+    async as(browser, name, more = {}) {
+      const context = await browser.newContext({
+        baseURL: more.url ?? server.url,
+        ...(more.phone && { viewport: { width: 390, height: 844 }, hasTouch: true }),
+      })
+      const page = watch(await context.newPage(), more.expected)
+      await stepIn(page, name)
+      if (more.at) await page.getByRole('link', { name: more.at, exact: true }).first().click()
+      return page
+    },
+  }
+}
+
+export async function stepIn(page: Page, name: string): Promise<void> {
+  await page.goto('/sign-in')
+  await page.getByRole('button', { name: new RegExp(name) }).click()
+  await page.waitForURL('**/app')
+  await expect(page.getByRole('heading', { name: new RegExp(`, ${name}`) })).toBeVisible()
+}
+
+/** The cards of a column, by the column's name. */
+export const column = (page: Page, name: string) => page.getByRole('region', { name, exact: true })
+export const cardsIn = (page: Page, name: string) => column(page, name).getByRole('article')
+/** The tally's word on the line. */
+export const line = (page: Page) => page.getByRole('contentinfo').getByRole('status')

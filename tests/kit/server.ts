@@ -1,0 +1,79 @@
+/** Starts the built server for a test, on a folder or database of its own. */
+import { spawn, type ChildProcess } from 'node:child_process'
+import { cpSync, mkdtempSync } from 'node:fs'
+import net from 'node:net'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { fileURLToPath } from 'node:url'
+
+export const root = fileURLToPath(new URL('../..', import.meta.url))
+/** The moment at which every test's demo is loaded. */
+export const testNow = '2026-11-24T13:00:00.000Z'
+
+export interface TestServer {
+  readonly url: string
+  readonly port: number
+  readonly dir: string
+  readonly process: ChildProcess
+  /** Everything it printed. */
+  said(): string
+  stop(signal?: NodeJS.Signals): Promise<number | null>
+}
+
+export interface Start {
+  readonly dir?: string
+  readonly demo?: boolean
+  readonly port?: number
+  readonly env?: Record<string, string>
+}
+
+export const freePort = (): Promise<number> =>
+  new Promise((resolve) => {
+    const probe = net.createServer()
+    probe.listen(0, '127.0.0.1', () => {
+      const { port } = probe.address() as net.AddressInfo
+      probe.close(() => resolve(port))
+    })
+  })
+
+export const newFolder = (name: string): string => mkdtempSync(join(tmpdir(), `wrenleaf-${name}-`))
+
+/** Resolves when it answers; rejects with what it said where it ends before. */
+export async function startServer(start: Start = {}): Promise<TestServer> {
+  const dir = start.dir ?? newFolder('data')
+  const port = start.port ?? (await freePort())
+  const child = spawn(process.execPath, [join(root, '.output/server/index.mjs')], {
+    env: {
+      ...process.env, HOST: '127.0.0.1', PORT: String(port), WRENLEAF_DATA: dir, NITRO_SHUTDOWN_TIMEOUT: '2000',
+      WRENLEAF_NOW: testNow, DATABASE_URL: '', ...(start.demo && { WRENLEAF_DEMO: '1' }), ...start.env,
+    },
+    stdio: ['ignore', 'pipe', 'pipe'],
+  }) // prettier-ignore
+  let said = ''
+  for (const stream of [child.stdout, child.stderr]) stream.on('data', (chunk) => (said += String(chunk)))
+  const ended = new Promise<number | null>((resolve) => child.once('exit', (code) => resolve(code)))
+  const url = `http://127.0.0.1:${port}`
+  let hasEnded = false
+  void ended.then(() => (hasEnded = true))
+  for (;;) {
+    if (hasEnded) throw new Error(said)
+    const isUp = await fetch(`${url}/health`).then((answer) => answer.ok).catch(() => false) // prettier-ignore
+    if (isUp) break
+    await new Promise((resolve) => setTimeout(resolve, 50))
+  }
+  return {
+    url, port, dir, process: child, said: () => said,
+    async stop(signal = 'SIGTERM') {
+      child.kill(signal)
+      return ended
+    },
+  } // prettier-ignore
+}
+
+/** A demo on a copy of the one that the run's set-up loaded, or loaded anew where there is none. */
+export async function startDemo(more: Start = {}): Promise<TestServer> {
+  const dir = newFolder('demo')
+  const template = process.env.WRENLEAF_TEMPLATE
+  if (template) cpSync(template, dir, { recursive: true })
+  return startServer({ demo: true, dir, ...more })
+}
