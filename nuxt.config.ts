@@ -14,6 +14,8 @@ export default defineNuxtConfig({
   features: { inlineStyles: false },
   imports: { scan: false, autoImport: false },
   components: { dirs: [] },
+  // Pages are told of a new build by the feed.
+  experimental: { appManifest: false },
   alias: { '#core': core },
   routeRules: { '/app/**': { ssr: false }, '/app': { ssr: false } },
   spaLoadingTemplate: 'spa-loading-template.html',
@@ -45,6 +47,8 @@ export default defineNuxtConfig({
     // Refuses above 2 MB: each route states its own largest body instead, counted while reading.
     requestSizeLimiter: false,
     rateLimiter: false,
+    // Would take every console.error out of the pages, with which trouble in the worker is told.
+    removeLoggers: false,
     corsHandler: false,
     // Refuses "a < b".
     xssValidator: false,

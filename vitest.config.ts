@@ -9,8 +9,10 @@ export default defineConfig({
       'server/**/*.test.ts',
       'app/**/*.test.ts',
       'demo/**/*.test.ts',
-      'scripts/**/*.test.ts',
+      'tests/server/**/*.test.ts',
     ],
+    // The servers of these tests share two processors.
+    maxWorkers: 2,
     testTimeout: 60_000,
     hookTimeout: 60_000,
   },

@@ -363,6 +363,9 @@ const archive = () =>
   align-items: center;
   flex-wrap: wrap;
 }
+nav.path .link {
+  min-height: 24px;
+}
 nav.path {
   gap: 4px;
   margin-top: -6px;
@@ -371,6 +374,18 @@ nav.path {
   margin-left: auto;
   display: flex;
   gap: 6px;
+}
+.acts > * {
+  min-width: 24px;
+  min-height: 24px;
+  display: grid;
+  place-items: center;
+}
+.quiet {
+  min-height: 24px;
+}
+.line {
+  min-height: 26px;
 }
 .acts svg {
   width: 16px;

@@ -17,9 +17,14 @@ watch(isOpen, (open) => {
   typed.value = ''
   void nextTick(() => input.value?.focus())
 })
+/** Enter waits for the answer to what was typed last. */
+let asked: Promise<unknown> = Promise.resolve()
 watch(typed, async (text) => {
   at.value = 0
-  found.value = text.trim() ? ((await session.api?.find(undefined, text)) ?? []) : []
+  const answer = text.trim() ? session.api?.find(undefined, text) : undefined
+  asked = Promise.resolve(answer)
+  const told = (await answer) ?? []
+  if (text === typed.value) found.value = told
 })
 function take(key: string | undefined): void {
   if (!key) return
@@ -29,7 +34,7 @@ function take(key: string | undefined): void {
 function onKey(event: KeyboardEvent): void {
   if (event.key === 'ArrowDown') at.value = Math.min(found.value.length - 1, at.value + 1)
   else if (event.key === 'ArrowUp') at.value = Math.max(0, at.value - 1)
-  else if (event.key === 'Enter') take(found.value[at.value]?.key)
+  else if (event.key === 'Enter') void asked.then(() => nextTick()).then(() => take(found.value[at.value]?.key))
   else return
   event.preventDefault()
 }

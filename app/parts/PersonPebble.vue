@@ -22,7 +22,7 @@ const variant = computed(
   <span
     class="pebble"
     :class="[variant, { large }]"
-    :style="{ '--c': `var(--${person.colour})` }"
+    :style="{ '--c': `var(--${person.colour})`, '--on': `var(--on-${person.colour}, var(--on-colour))` }"
     role="img"
     :aria-label="person.name"
     :title="person.name"
@@ -40,7 +40,7 @@ const variant = computed(
   font-weight: 600;
   letter-spacing: 0.01em;
   line-height: 1;
-  color: var(--pebble-ink, var(--paper));
+  color: var(--on);
   background: var(--c);
   flex: none;
 }

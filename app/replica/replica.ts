@@ -219,38 +219,32 @@ export class Replica implements Ground {
     void this.#takeEarly()
   }
 
+  #isTaking = false
+  /** Takes what has come, in order. Parts of a large entry take time to fetch: whoever comes meanwhile waits. */
   async #takeEarly(): Promise<void> {
-    for (let next = this.#early.get(this.sequence + 1); next; next = this.#early.get(this.sequence + 1)) {
-      if (next.tell === 'large') {
-        // Parts take time to fetch: whoever comes meanwhile waits in `early`.
-        await this.#takeLarge(next)
-        continue
+    if (this.#isTaking) return
+    this.#isTaking = true
+    try {
+      for (let next = this.#early.get(this.sequence + 1); next; next = this.#early.get(this.sequence + 1)) {
+        const entry =
+          next.tell === 'entry' ? next.entry : next.tell === 'large' ? await this.#fetchLarge(next) : undefined
+        this.#early.delete(sequenceOf(next))
+        this.sequence = sequenceOf(next)
+        if (entry) this.#confirm(entry)
       }
-      this.#early.delete(sequenceOf(next))
-      this.sequence = sequenceOf(next)
-      if (next.tell === 'entry') this.#confirm(next.entry)
+    } finally {
+      this.#isTaking = false
     }
+    for (const sequence of this.#early.keys()) if (sequence <= this.sequence) this.#early.delete(sequence)
     this.#flush()
   }
 
-  #isTakingLarge = false
-  async #takeLarge(message: Extract<LogMessage, { tell: 'large' }>): Promise<void> {
-    if (this.#isTakingLarge) return
-    this.#isTakingLarge = true
-    try {
-      const parts = await this.#retrying(async () => {
-        const entries: Entry[] = []
-        for (let part = 0; part < message.parts; part++)
-          entries.push(await this.around.line.part(message.sequence, part))
-        return entries
-      })
-      this.#early.delete(message.sequence)
-      this.sequence = message.sequence
-      const first = parts[0]
-      if (first) this.#confirm({ ...first, patch: parts.flatMap((one) => one.patch) })
-    } finally {
-      this.#isTakingLarge = false
-    }
+  #fetchLarge({ sequence, parts }: Extract<LogMessage, { tell: 'large' }>): Promise<Entry | undefined> {
+    return this.#retrying(async () => {
+      const entries: Entry[] = []
+      for (let part = 0; part < parts; part++) entries.push(await this.around.line.part(sequence, part))
+      return entries[0] && { ...entries[0], patch: entries.flatMap((one) => one.patch) }
+    })
   }
 
   #confirm(entry: Entry): void {

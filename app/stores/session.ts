@@ -17,7 +17,8 @@ export const useSession = defineStore('session', () => {
   async function enter(): Promise<boolean> {
     const response = await fetch('/api/session', { cache: 'no-store' })
     if (!response.ok) return false
-    const found = (await response.json()) as { me: string; build: string }
+    const found = (await response.json()) as { me: string | null; build: string }
+    if (!found.me) return false
     if (found.build !== useRuntimeConfig().app.buildId) leaveFor(location.pathname + location.search)
     me.value = found.me
     api.value = await joinReplica(found.build, found.me, {

@@ -82,7 +82,7 @@ test('from nothing: the owner’s account by the code, a first project, a first 
   await page.keyboard.press('Enter')
   await expect(page.getByText('BEA-1')).toBeVisible()
   await page.getByRole('button', { name: /Otto Fern: theme/ }).click()
-  await page.getByRole('button', { name: 'Sign out' }).click()
+  await page.getByRole('button', { name: 'Sign out', exact: true }).click()
   await page.waitForURL('**/sign-in')
   await page.getByLabel('E-mail').fill('OTTO@allotment.example')
   await page.getByLabel('Password').fill('a long password')

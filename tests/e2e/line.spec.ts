@@ -71,6 +71,7 @@ test('a tab that is closed while the line is cut loses nothing', async ({ browse
 
 test('eight tabs share one line; a command shows in all of them', async ({ browser }) => {
   const first = await demo.as(browser, 'Noor', { at: 'The works' })
+  await first.waitForURL('**/app/GLH/*')
   const tabs = [first]
   for (let i = 1; i < 8; i++) {
     const tab = watch(await first.context().newPage())
@@ -106,7 +107,7 @@ test('signing out ends the session in every tab within a second', async ({ brows
   await other.goto('/app')
   await expect(other.getByRole('heading', { name: /Jónas/ })).toBeVisible()
   await page.getByRole('button', { name: /Jónas Whitlow: theme/ }).click()
-  await page.getByRole('button', { name: 'Sign out' }).click()
+  await page.getByRole('button', { name: 'Sign out', exact: true }).click()
   await page.waitForURL('**/sign-in')
   await other.waitForURL('**/sign-in', { timeout: 2000 })
 })

@@ -60,7 +60,11 @@ export function useDemo(start: Start = {}): Demo {
       })
       const page = watch(await context.newPage(), more.expected)
       await stepIn(page, name)
-      if (more.at) await page.getByRole('link', { name: more.at, exact: true }).first().click()
+      if (more.at) {
+        await page.getByRole('link', { name: more.at, exact: true }).first().click()
+        await expect(page.getByRole('button', { name: 'and …' })).toBeVisible()
+        await expect(page.locator('.count b')).toBeVisible()
+      }
       return page
     },
   }

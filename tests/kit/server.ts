@@ -15,7 +15,7 @@ export interface TestServer {
   readonly port: number
   readonly dir: string
   readonly process: ChildProcess
-  /** Everything it printed. */
+  /** What it printed. */
   said(): string
   stop(signal?: NodeJS.Signals): Promise<number | null>
 }
@@ -38,7 +38,7 @@ export const freePort = (): Promise<number> =>
 
 export const newFolder = (name: string): string => mkdtempSync(join(tmpdir(), `wrenleaf-${name}-`))
 
-/** Resolves when it answers; rejects with what it said where it ends before. */
+/** Resolves when it answers; rejects with its error line where it ends before. */
 export async function startServer(start: Start = {}): Promise<TestServer> {
   const dir = start.dir ?? newFolder('data')
   const port = start.port ?? (await freePort())
@@ -50,13 +50,15 @@ export async function startServer(start: Start = {}): Promise<TestServer> {
     stdio: ['ignore', 'pipe', 'pipe'],
   }) // prettier-ignore
   let said = ''
-  for (const stream of [child.stdout, child.stderr]) stream.on('data', (chunk) => (said += String(chunk)))
+  let errors = ''
+  child.stdout.on('data', (chunk) => (said += String(chunk)))
+  child.stderr.on('data', (chunk) => (errors += String(chunk)))
   const ended = new Promise<number | null>((resolve) => child.once('exit', (code) => resolve(code)))
   const url = `http://127.0.0.1:${port}`
   let hasEnded = false
   void ended.then(() => (hasEnded = true))
   for (;;) {
-    if (hasEnded) throw new Error(said)
+    if (hasEnded) throw new Error(errors)
     const isUp = await fetch(`${url}/health`).then((answer) => answer.ok).catch(() => false) // prettier-ignore
     if (isUp) break
     await new Promise((resolve) => setTimeout(resolve, 50))

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, nextTick, onBeforeUnmount, onMounted, provide, ref, watch } from 'vue'
+import { computed, onBeforeUnmount, onMounted, provide, ref, watch } from 'vue'
 import { dropWords } from '#core/board/columns'
 import type { Column, Project, View, ViewDefinition } from '#core/model/records'
 import { useWatch } from '../../replica/use-watch'
@@ -138,9 +138,14 @@ function endLift(isDropped: boolean): void {
   if (isDropped && column) put(now.row, column, now.index)
   said.value =
     isDropped && column ? words.card.putDown(now.row.item.title, column.name) : words.card.cancelled(now.row.item.title)
-  if (now.by === 'keyboard') void nextTick(() => setTimeout(() => focusCard(now.row.item.id), 60))
+  if (now.by === 'keyboard') keepFocusOn(now.row.item.id)
 }
 const focusCard = (item: string) => document.getElementById(`card-${item}`)?.focus()
+/** A moved card is drawn anew in its column: the focus that is lost by that comes back to it. */
+function keepFocusOn(item: string, frames = 40): void {
+  if (!document.activeElement || document.activeElement === document.body) focusCard(item)
+  if (frames) requestAnimationFrame(() => keepFocusOn(item, frames - 1))
+}
 
 function liftKey(event: KeyboardEvent): void {
   const now = lift.value
@@ -189,7 +194,7 @@ function moveTo(column: Column): void {
   if (!row) return
   put(row, column, undefined)
   said.value = words.card.putDown(row.item.title, column.name)
-  setTimeout(() => focusCard(row.item.id), 60)
+  keepFocusOn(row.item.id)
 }
 const setLimit = (column: Column, to: number | null) =>
   board.value && changes.send({ type: 'board.limit', board: board.value.id, column: column.id, from: column.limit, to })

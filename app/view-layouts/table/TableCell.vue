@@ -29,6 +29,8 @@ const kind = computed(() => directory.reader.maybe('kind', props.row.item.kind))
 const title = ref('')
 /** The title that the change is made from, whatever comes meanwhile. */
 let titleFrom = ''
+/** Leaving by a key takes the focus away as well: only the first way counts. */
+let isLeft = true
 /** What was typed stays on the screen until the row says it, so that nothing flickers back. */
 const sentTitle = ref<string>()
 const shownTitle = computed(() => sentTitle.value ?? props.row.item.title)
@@ -41,6 +43,7 @@ watch(
   () => props.editing,
   (editing) => {
     if (!editing || props.column.is !== 'title') return
+    isLeft = false
     titleFrom = props.row.item.title
     title.value = props.typed ?? titleFrom
     void nextTick(() => {
@@ -51,7 +54,8 @@ watch(
 )
 
 async function saveTitle(by: 'Enter' | 'Tab' | 'blur'): Promise<void> {
-  if (!props.editing) return
+  if (isLeft) return
+  isLeft = true
   const { item } = props.row
   const to = title.value.trim()
   emit('leave', by)
@@ -66,8 +70,10 @@ function choose(id: string): void {
 }
 function onTitleKey(event: KeyboardEvent): void {
   if (event.key === 'Enter' || event.key === 'Tab') void saveTitle(event.key)
-  else if (event.key === 'Escape') emit('leave', 'Escape')
-  else return
+  else if (event.key === 'Escape') {
+    isLeft = true
+    emit('leave', 'Escape')
+  } else return
   event.preventDefault()
   event.stopPropagation()
 }

@@ -217,10 +217,10 @@ async function add(): Promise<void> {
           </template>
         </div>
       </div>
-      <div v-if="answer && !total" class="empty">
-        <h2>{{ definition.where.length ? words.view.noneMatch : words.view.empty }}</h2>
-        <p class="soft">{{ definition.where.length ? words.view.noneMatchHint : words.view.emptyHint }}</p>
-      </div>
+    </div>
+    <div v-if="answer && !total" class="empty">
+      <h2>{{ definition.where.length ? words.view.noneMatch : words.view.empty }}</h2>
+      <p class="soft">{{ definition.where.length ? words.view.noneMatchHint : words.view.emptyHint }}</p>
     </div>
     <form v-if="mayEdit" class="add" @submit.prevent="add">
       <span aria-hidden="true">+</span
@@ -239,6 +239,7 @@ async function add(): Promise<void> {
 
 <style scoped>
 .table {
+  position: relative;
   height: 100%;
   display: flex;
   flex-direction: column;
@@ -295,7 +296,9 @@ async function add(): Promise<void> {
   background: var(--leaf-tint);
 }
 .empty {
-  padding: 64px 24px;
+  position: absolute;
+  top: 40px;
+  padding: 48px 24px;
 }
 .empty h2 {
   font: 600 20px/1.3 var(--serif);

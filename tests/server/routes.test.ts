@@ -1,0 +1,250 @@
+import { v7 } from 'uuid'
+import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import type { Directory } from '#core/wire/directory'
+import type { Item } from '#core/model/records'
+import { Client } from '../kit/client'
+import { startServer, type TestServer } from '../kit/server'
+
+let server: TestServer
+const roles = { owner: 'Séverine', lead: 'Imke', contributor: 'Hamid', reader: 'Yuki', nobody: '' } as const
+type Who = keyof typeof roles
+const clients = {} as Record<Who, Client>
+let directory: Directory
+let items: Item[]
+/** A project that neither Hamid nor Yuki is a member of. */
+let closed: { project: string; items: Item[] }
+
+beforeAll(async () => {
+  server = await startServer({ demo: true })
+  for (const [role, name] of Object.entries(roles)) {
+    clients[role as Who] = new Client(server.url)
+    if (name) await clients[role as Who].stepInAs(name)
+  }
+  directory = await clients.owner.directory()
+  items = await clients.owner.items(projectOf('GLH'))
+  const seeds = projectOf('SED')
+  closed = { project: seeds, items: await clients.owner.items(seeds) }
+}, 60_000)
+afterAll(() => server.stop())
+
+const projectOf = (prefix: string) => directory.records.project.find((one) => one.prefix === prefix)!.id
+const statusesOf = (project: string) => {
+  const workflow = directory.records.workflow.find((one) => one.project === project)!.id
+  return directory.records.status.filter((one) => one.workflow === workflow).sort((a, b) => a.order - b.order)
+}
+const rename = (item: Item) => ({ items: [{ item: item.id, set: { title: { from: item.title, to: item.title } } }] })
+const newItem = (project: string) => ({ items: [{ item: v7(), project, kind: directory.records.kind.find((one) => one.project === project)!.id, status: statusesOf(project)[0]!.id, title: 'New', parent: null, values: {} }] }) // prettier-ignore
+const limit = () => {
+  const board = directory.records.board.find((one) => one.project === projectOf('GLH'))!
+  const column = board.definition.columns[2]!
+  return { board: board.id, column: column.id, from: column.limit, to: column.limit }
+}
+
+describe('who gets what from each route', () => {
+  const reads: [string, () => string, Record<Who, number>][] = [
+    ['the directory', () => '/api/directory', { owner: 200, lead: 200, contributor: 200, reader: 200, nobody: 401 }],
+    ['the items of a project', () => `/api/projects/${projectOf('GLH')}/items`, { owner: 200, lead: 200, contributor: 200, reader: 200, nobody: 401 }],
+    ['the items of a project one is not in', () => `/api/projects/${closed.project}/items`, { owner: 200, lead: 200, contributor: 404, reader: 404, nobody: 401 }],
+    ['the log', () => `/api/log?after=${directory.sequence}`, { owner: 200, lead: 200, contributor: 200, reader: 200, nobody: 401 }],
+    ['a part of the log', () => '/api/log/1/parts/0', { owner: 404, lead: 404, contributor: 404, reader: 404, nobody: 401 }],
+    ['an item’s history', () => `/api/items/${items[0]!.id}/history`, { owner: 200, lead: 200, contributor: 200, reader: 200, nobody: 401 }],
+    ['the history of an item one may not see', () => `/api/items/${closed.items[0]!.id}/history`, { owner: 200, lead: 200, contributor: 404, reader: 404, nobody: 401 }],
+    ['a long text', () => `/api/items/${items[0]!.id}/texts/${v7()}`, { owner: 200, lead: 200, contributor: 200, reader: 200, nobody: 401 }],
+    ['a long text one may not see', () => `/api/items/${closed.items[0]!.id}/texts/${v7()}`, { owner: 200, lead: 200, contributor: 404, reader: 404, nobody: 401 }],
+    ['the session', () => '/api/session', { owner: 200, lead: 200, contributor: 200, reader: 200, nobody: 200 }],
+    ['the welcome', () => '/api/welcome', { owner: 200, lead: 200, contributor: 200, reader: 200, nobody: 200 }],
+    ['the health', () => '/health', { owner: 200, lead: 200, contributor: 200, reader: 200, nobody: 200 }],
+  ] // prettier-ignore
+  for (const [what, path, expected] of reads)
+    for (const [who, status] of Object.entries(expected))
+      it(`${what}: ${who} ${status}`, async () => {
+        const answer = await clients[who as Who].get(path())
+        expect(answer.status).toBe(status)
+        expect(answer.headers.get('x-request-id')).toBeTruthy()
+        await answer.arrayBuffer()
+      })
+
+  it('the feed: 200 for those signed in, 401 else', async () => {
+    for (const who of ['owner', 'lead', 'contributor', 'reader'] as const) {
+      const stop = new AbortController()
+      const answer = await fetch(`${server.url}/api/feed`, {
+        headers: { cookie: clients[who].cookie },
+        signal: stop.signal,
+      })
+      expect(answer.status).toBe(200)
+      const first = await answer.body!.getReader().read()
+      expect(new TextDecoder().decode(first.value)).toContain('"tell":"hello"')
+      stop.abort()
+    }
+    expect((await clients.nobody.get('/api/feed')).status).toBe(401)
+  })
+
+  it('the owner’s account cannot be made twice', async () => {
+    const body = { code: 'x', name: 'A', email: 'a@b.example', password: '1234567890', workspace: 'W', timeZone: 'UTC' }
+    for (const client of Object.values(clients)) expect((await client.post('/api/owner', body)).status).toBe(410)
+  })
+})
+
+describe('who may do what', () => {
+  const writes: [string, string, () => object, Record<Who, 'done' | 'not-allowed' | 'gone' | 401>][] = [
+    ['change an item', 'items.set', () => rename(items[0]!), { owner: 'done', lead: 'done', contributor: 'done', reader: 'not-allowed', nobody: 401 }],
+    ['change an item of a project one is not in', 'items.set', () => rename(closed.items[0]!), { owner: 'done', lead: 'done', contributor: 'gone', reader: 'gone', nobody: 401 }],
+    ['add an item', 'items.add', () => newItem(projectOf('GLH')), { owner: 'done', lead: 'done', contributor: 'done', reader: 'not-allowed', nobody: 401 }],
+    ['add an item where one is not in', 'items.add', () => newItem(closed.project), { owner: 'done', lead: 'done', contributor: 'gone', reader: 'gone', nobody: 401 }],
+    ['archive', 'items.archive', () => ({ items: [items[1]!.id], archived: false }), { owner: 'done', lead: 'done', contributor: 'done', reader: 'not-allowed', nobody: 401 }],
+    ['set a limit', 'board.limit', limit, { owner: 'done', lead: 'done', contributor: 'not-allowed', reader: 'not-allowed', nobody: 401 }],
+    ['keep a shared view', 'views.set', () => { const view = directory.records.view.find((one) => one.project === projectOf('GLH'))!; return { view: view.id, name: { from: view.name, to: view.name } } }, { owner: 'done', lead: 'done', contributor: 'not-allowed', reader: 'not-allowed', nobody: 401 }],
+    ['add people', 'people.add', () => ({ people: [], members: [] }), { owner: 'done', lead: 'done', contributor: 'not-allowed', reader: 'not-allowed', nobody: 401 }],
+    ['take back what is not there', 'revert', () => ({ of: v7() }), { owner: 'gone', lead: 'gone', contributor: 'gone', reader: 'gone', nobody: 401 }],
+    ['bring in plain items', 'bring-in', () => ({ project: projectOf('GLH'), people: [], kinds: [], fields: [], options: [], texts: [], ...newItem(projectOf('GLH')) }), { owner: 'done', lead: 'done', contributor: 'done', reader: 'not-allowed', nobody: 401 }],
+  ] // prettier-ignore
+  for (const [what, type, body, expected] of writes)
+    for (const [who, outcome] of Object.entries(expected))
+      it(`${what}: ${who} ${outcome}`, async () => {
+        const client = clients[who as Who]
+        const answer = await client.post(type === 'bring-in' ? '/api/bring-in' : '/api/commands', {
+          id: v7(),
+          type,
+          v: 1,
+          ...body(),
+        })
+        if (outcome === 401) return expect(answer.status).toBe(401)
+        expect(answer.status).toBe(200)
+        const told = (await answer.json()) as { problem?: { code: string } }
+        const code = type === 'revert' && told.problem?.code === 'nothing-to-undo' ? 'gone' : told.problem?.code
+        expect(code ?? 'done').toBe(outcome)
+      })
+
+  it('one’s own views are one’s own', async () => {
+    const me = (await clients.reader.directory()).me
+    const view = {
+      id: v7(),
+      project: projectOf('GLH'),
+      owner: me,
+      name: 'Mine',
+      order: 9,
+      definition: { v: 1, layout: 'table', where: [], sort: [], show: [] },
+    }
+    expect((await clients.reader.command('views.add', { view })).problem).toBeUndefined()
+    expect((await clients.owner.directory()).records.view.some((one) => one.id === view.id)).toBe(false)
+    expect((await clients.owner.command('views.remove', { view: view.id })).problem?.code).toBe('not-allowed')
+    expect((await clients.contributor.command('views.add', { view: { ...view, id: v7() } })).problem?.code).toBe(
+      'not-allowed',
+    )
+  })
+
+  it('nobody takes back what another did', async () => {
+    const id = v7()
+    await clients.lead.command(
+      'items.set',
+      { items: [{ item: items[2]!.id, set: { title: { from: items[2]!.title, to: 'Else' } } }] },
+      id,
+    )
+    expect((await clients.owner.command('revert', { of: id })).problem?.code).toBe('not-allowed')
+    expect((await clients.lead.command('revert', { of: id })).problem).toBeUndefined()
+  })
+})
+
+describe('requests that are not as they should be', () => {
+  const post = (headers: Record<string, string>) =>
+    clients.owner.post('/api/commands', { id: v7(), type: 'people.add', v: 1, people: [], members: [] }, headers)
+  it('without this very Origin nothing is written', async () => {
+    expect((await post({})).status).toBe(403)
+    expect((await post({ origin: 'http://elsewhere.example' })).status).toBe(403)
+    expect((await post({ origin: server.url })).status).toBe(200)
+    expect(
+      (await clients.owner.post('/api/session', { person: 'x' }, { origin: 'http://elsewhere.example' })).status,
+    ).toBe(403)
+    expect(
+      (await fetch(`${server.url}/api/session`, { method: 'DELETE', headers: { cookie: clients.owner.cookie } }))
+        .status,
+    ).toBe(403)
+  })
+  it.each([
+    ['no JSON', 'nonsense{'],
+    ['an unknown type', { id: v7(), type: 'items.eat', v: 1 }],
+    ['another version', { id: v7(), type: 'items.set', v: 9, items: [] }],
+    ['nothing to set', { id: v7(), type: 'items.set', v: 1, items: [] }],
+    ['an id that is none', { id: '1', type: 'people.add', v: 1, people: [], members: [] }],
+    ['a null character', { id: v7(), type: 'items.archive', v: 1, items: ['\u0000'], archived: true }],
+    ['half a character', `{"id":"${v7()}","type":"items.archive","v":1,"items":["\\ud800"],"archived":true}`],
+  ])('%s is unreadable', async (_what, body) => {
+    const answer = await clients.owner.post('/api/commands', body)
+    expect(answer.status).toBe(400)
+    expect(((await answer.json()) as { problem: { code: string } }).problem.code).toBe('unreadable')
+  })
+  it('more than 1 MB is too large', async () => {
+    expect((await clients.owner.post('/api/commands', { filling: 'x'.repeat(1_100_000) })).status).toBe(413)
+  })
+  it('the same command twice is done once, and answered alike', async () => {
+    const id = v7()
+    const body = newItem(projectOf('GLH'))
+    const first = await clients.owner.command('items.add', body, id)
+    const second = await clients.owner.command('items.add', body, id)
+    expect(second.entry?.sequence).toBe(first.entry?.sequence)
+    expect(
+      (await clients.owner.items(projectOf('GLH'))).filter((item) => item.id === body.items[0]!.item),
+    ).toHaveLength(1)
+    // Both at once, so that both are in one batch.
+    const twice = v7()
+    const two = newItem(projectOf('GLH'))
+    const [a, b] = await Promise.all([
+      clients.owner.command('items.add', two, twice),
+      clients.owner.command('items.add', two, twice),
+    ])
+    expect(a.entry?.sequence).toBe(b.entry?.sequence)
+  })
+  it('one at fault among many at once is the only one refused', async () => {
+    const bodies = Array.from({ length: 20 }, () => newItem(projectOf('GLH')))
+    bodies[7]!.items[0]!.title = '   '
+    const answers = await Promise.all(bodies.map((body) => clients.owner.command('items.add', body)))
+    expect(answers.map((answer) => answer.problem?.code ?? 'done')).toEqual(
+      bodies.map((_, i) => (i === 7 ? 'no-title' : 'done')),
+    )
+  })
+})
+
+describe('signing in', () => {
+  it('sets a cookie that scripts cannot read; Secure only by TLS', async () => {
+    const person = directory.records.person[0]!.id
+    const plain = await new Client(server.url).post('/api/session', { person })
+    expect(plain.headers.get('set-cookie')).toMatch(/HttpOnly/)
+    expect(plain.headers.get('set-cookie')).not.toMatch(/Secure/)
+    const host = new URL(server.url).host
+    const tls = await new Client(server.url).post(
+      '/api/session',
+      { person },
+      { origin: `https://${host}`, 'x-forwarded-proto': 'https' },
+    )
+    expect(tls.headers.get('set-cookie')).toMatch(/Secure/)
+  })
+  it('ends a session at once, and its feed with it', async () => {
+    const client = await new Client(server.url).stepInAs('Noor')
+    const feed = await client.get('/api/feed')
+    const reader = feed.body!.getReader()
+    await reader.read()
+    const from = Date.now()
+    expect((await client.delete('/api/session')).status).toBe(204)
+    let said = ''
+    for (let next = await reader.read(); !next.done; next = await reader.read())
+      said += new TextDecoder().decode(next.value)
+    expect(said).toContain('"tell":"ended"')
+    expect(Date.now() - from).toBeLessThan(1000)
+    expect((await client.get('/api/directory')).status).toBe(401)
+  })
+  it('is slowed down after ten wrong passwords', async () => {
+    const client = new Client(server.url)
+    const tries = []
+    for (let i = 0; i < 11; i++)
+      tries.push((await client.post('/api/session', { email: 'hamid@garden.example', password: 'wrong' })).status)
+    expect(tries.slice(0, 10)).toEqual(new Array(10).fill(401))
+    expect(tries[10]).toBe(429)
+  }, 30_000)
+  it('sends a strict content security policy', async () => {
+    const policy = (await clients.nobody.get('/sign-in')).headers.get('content-security-policy') ?? ''
+    expect(policy).toMatch(/default-src 'self'/)
+    expect(policy).toMatch(/object-src 'none'/)
+    expect(policy).toMatch(/frame-ancestors 'none'/)
+    expect(policy).not.toMatch(/unsafe-eval|script-src[^;]*unsafe-inline/)
+  })
+})
