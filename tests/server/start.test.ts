@@ -4,6 +4,8 @@ import net from 'node:net'
 import { spawn } from 'node:child_process'
 import { join } from 'node:path'
 import { describe, expect, it } from 'vitest'
+import type { Item } from '#core/model/records'
+import type { Directory } from '#core/wire/directory'
 import { Client } from '../kit/client'
 import { freePort, newFolder, root, startServer } from '../kit/server'
 
@@ -80,12 +82,12 @@ describe('a start that cannot be', () => {
 })
 
 it('the same moment gives the same demo', { timeout: 60_000 }, async () => {
-  const seen = []
+  const seen: { records: Directory['records']; sequence: number; items: Item[] }[] = []
   for (let i = 0; i < 2; i++) {
     const server = await startServer({ demo: true })
     const client = await new Client(server.url).stepInAs('Séverine')
     const { records, sequence } = await client.directory()
-    const items = []
+    const items: Item[] = []
     for (const project of records.project) items.push(...(await client.items(project.id)))
     seen.push({ records, sequence, items: items.sort((a, b) => (a.id < b.id ? -1 : 1)) })
     await server.stop()
