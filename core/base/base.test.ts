@@ -1,0 +1,175 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { compareText, isSameText, TextIndex } from './collation'
+import {
+  addWorkingDays,
+  dateIn,
+  dayNumber,
+  fromDayNumber,
+  isPlainDate,
+  isWorkingDay,
+  tryParseDate,
+  weekday,
+  workingDaysAfter,
+} from './dates'
+import { printDecimal, tryParseDecimal } from './decimals'
+import { rankBetween, ranksBetween } from './ranks'
+import { problemCodes } from './result'
+import { changeIds, isSameValue } from './sorted-ids'
+import { problemWords } from './words'
+
+const calendar = { workingWeek: [1, 2, 3, 4, 5], holidays: ['2026-12-25'] }
+
+describe('plain dates', () => {
+  it.each([
+    ['2026-02-28', true], ['2026-02-29', false], ['2024-02-29', true], ['1900-02-29', false], ['2000-02-29', true],
+    ['2026-13-01', false], ['2026-04-31', false], ['2026-1-1', false], ['0000-01-01', false],
+  ])('%s: %s', (text, is) => expect(isPlainDate(text)).toBe(is)) // prettier-ignore
+  it('day numbers go there and back', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: -300_000, max: 300_000 }), (day) => {
+        expect(dayNumber(fromDayNumber(day))).toBe(day)
+      }),
+    )
+    expect(dayNumber('1970-01-01')).toBe(0)
+  })
+  it('knows weekdays', () => {
+    expect([weekday('2026-11-23'), weekday('2026-11-29'), weekday('1969-12-31')]).toEqual([1, 7, 3])
+  })
+  it('counts working days after a day, up to and including another', () => {
+    expect(workingDaysAfter('2026-11-20', '2026-11-24', calendar)).toBe(2)
+    expect(workingDaysAfter('2026-12-24', '2026-12-28', calendar)).toBe(1)
+    expect(workingDaysAfter('2026-11-24', '2026-11-24', calendar)).toBe(0)
+    expect(workingDaysAfter('2026-11-25', '2026-11-24', calendar)).toBe(0)
+  })
+  it('adding working days and counting them agree', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 20_000, max: 21_000 }), fc.integer({ min: 1, max: 40 }), (day, n) => {
+        const from = fromDayNumber(day)
+        const to = addWorkingDays(from, n, calendar)
+        expect(isWorkingDay(to, calendar)).toBe(true)
+        expect(workingDaysAfter(from, to, calendar)).toBe(n)
+      }),
+    )
+    expect(addWorkingDays('2026-11-23', -1, calendar)).toBe('2026-11-20')
+  })
+  it('the day is the workspace’s, not the machine’s', () => {
+    expect(dateIn('Europe/Berlin', '2026-11-24T23:30:00.000Z')).toBe('2026-11-25')
+    expect(dateIn('America/New_York', '2026-11-24T03:30:00.000Z')).toBe('2026-11-23')
+  })
+  it.each([
+    ['24.11.2026', '2026-11-24'],
+    ['24/11/2026', '2026-11-24'],
+    ['2026/1/5', '2026-01-05'],
+    ['2026-02-30', undefined],
+    ['soon', undefined],
+  ])('reads %s', (text, date) => expect(tryParseDate(text)).toBe(date))
+})
+
+describe('decimals', () => {
+  it.each([
+    ['12', 2, 1200],
+    ['12,5', 2, 1250],
+    ['-0.25', 2, -25],
+    ['1.234', 2, undefined],
+    ['1.230', 2, 123],
+    ['about 3', 2, undefined],
+    ['', 0, undefined],
+    ['99999999999999999', 0, undefined],
+  ])('%s at scale %d', (text, scale, value) => expect(tryParseDecimal(text, scale)).toBe(value))
+  it('what is printed is read back', () => {
+    fc.assert(
+      fc.property(fc.integer(), fc.integer({ min: 0, max: 6 }), (value, scale) => {
+        expect(tryParseDecimal(printDecimal(value, scale), scale)).toBe(value)
+      }),
+    )
+  })
+})
+
+describe('ranks', () => {
+  it('there is room between any two', () => {
+    fc.assert(
+      fc.property(fc.array(fc.nat(30), { maxLength: 60 }), (places) => {
+        const ranks: string[] = []
+        for (const place of places) {
+          const at = Math.min(place, ranks.length)
+          ranks.splice(at, 0, rankBetween(ranks[at - 1], ranks[at]))
+        }
+        expect([...ranks].sort()).toEqual(ranks)
+        expect(new Set(ranks).size).toBe(ranks.length)
+      }),
+    )
+    const many = ranksBetween('a0', 'a1', 500)
+    expect([...many].sort()).toEqual(many)
+  })
+})
+
+describe('text', () => {
+  it('is the same to a reader whatever its case, accents and outer blanks', () => {
+    expect(isSameText(' Séverine ', 'SEVERINE')).toBe(true)
+    expect(isSameText('Łucja', 'lucja')).toBe(true)
+    expect(isSameText('a b', 'ab')).toBe(false)
+  })
+  it('orders numbers within it by value', () =>
+    expect(['bay 10', 'bay 9'].sort(compareText)).toEqual(['bay 9', 'bay 10']))
+  it('finds the first entry that is the same, also one added after a miss', () => {
+    const index = new TextIndex([['Palm court', 1]])
+    expect(index.find('PALM COURT')).toBe(1)
+    expect(index.find('north')).toBeUndefined()
+    index.add('North', 2)
+    expect(index.find('north')).toBe(2)
+  })
+})
+
+describe('values', () => {
+  it('a set is a sorted list, and null when nothing is left', () => {
+    expect(changeIds(['b'], ['a'], [])).toEqual(['a', 'b'])
+    expect(changeIds(['a'], [], ['a'])).toBeNull()
+  })
+  it('are the same by what they hold', () => {
+    expect(isSameValue({ a: [1, { b: null }] }, { a: [1, {}] })).toBe(true)
+    expect(isSameValue([1], [1, 2])).toBe(false)
+    expect(isSameValue(null, undefined)).toBe(true)
+    expect(isSameValue([], {})).toBe(false)
+  })
+})
+
+it('there is a sentence for every problem, and it never says undefined where the values are given', () => {
+  const said = {
+    what: 'R1',
+    other: 'R2',
+    needs: 'lead',
+    text: 'x',
+    length: 600,
+    most: 500,
+    name: 'N',
+    rows: 1,
+    decimals: 2,
+    value: 'v',
+    field: 'due',
+    seconds: 3,
+    where: 'line 2',
+    request: 'abc',
+  }
+  const naming = {
+    key: () => 'GLH-1',
+    field: () => 'title',
+    value: (_: string, value: unknown) => String(value),
+    person: () => 'Noor',
+  }
+  for (const code of problemCodes) {
+    const words = problemWords(
+      { code, said, at: [{ item: 'i', field: 'status', yours: 'a', stored: 'b', by: 'n' }] },
+      naming,
+    )
+    expect(words).toMatch(/^(due: |v |“)?.{10,}\.$/s)
+    expect(words).not.toMatch(/undefined|null/)
+  }
+  const clash = {
+    code: 'changed-meanwhile',
+    at: [{ item: 'i', field: 'status', yours: 'In hand', stored: 'Being checked', by: 'n' }],
+  } as const
+  expect(problemWords(clash, naming)).toBe(
+    'Noor moved GLH-1 to Being checked a moment ago. It stays there; yours was In hand.',
+  )
+})

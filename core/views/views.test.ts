@@ -1,0 +1,307 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { must } from '../base/result'
+import { compareText } from '../base/collation'
+import { applyPatch, itemsTouchedBy } from '../change/patch'
+import { judge } from '../commands/registry'
+import { boardOf, fieldsOf, statusesOf } from '../model/reader'
+import type { Condition, Item, SortKey, ViewDefinition } from '../model/records'
+import { contextOf, randomCommand, run, smallWorkspace, today, type Dice, type Small } from '../test-kit/workspace'
+import { heldByColumn, dropWords, roomOf, roomWords } from '../board/columns'
+import { nobodysTurn, queueOf } from '../queue/queue'
+import { lateDays, turnOf } from '../model/turn'
+import { fromPayload, toPayload } from '../wire/payload'
+import { directoryFor } from '../wire/directory'
+import { seenBy } from '../wire/seen'
+import { LiveView, meets } from './evaluate'
+import { sentenceOf } from './sentence'
+
+const dice = fc.tuple(fc.nat(1000), fc.nat(1000), fc.nat(1000)) as fc.Arbitrary<Dice>
+const fieldNamed = (small: Small, name: string) =>
+  must(
+    fieldsOf(small.state, small.project.id).find((one) => one.name === name),
+    name,
+  )
+
+function grown(small: Small, rolls: readonly Dice[], told: (items: Set<string>) => void = () => {}): void {
+  for (const roll of rolls) {
+    const command = randomCommand(small.state, small.project, roll, small.ids, [])
+    const patch = command && judge(small.state, command, contextOf(command, small.people.owner.id))
+    if (!patch?.ok) continue
+    applyPatch(small.state, patch.value)
+    told(itemsTouchedBy(patch.value))
+  }
+}
+
+/** Any of the questions that a view of this stage can ask. */
+const questions = fc.record({
+  status: fc.option(fc.nat(5)),
+  mine: fc.boolean(),
+  nobody: fc.boolean(),
+  person: fc.boolean(),
+  due: fc.boolean(),
+  sort: fc.nat(5),
+  down: fc.boolean(),
+})
+function definitionOf(
+  small: Small,
+  q: {
+    status: number | null
+    mine: boolean
+    nobody: boolean
+    person: boolean
+    due: boolean
+    sort: number
+    down: boolean
+  },
+): ViewDefinition {
+  const where: Condition[] = []
+  if (q.status !== null) where.push({ about: 'status', statuses: statusesOf(small.state, small.project.id).slice(0, q.status + 1).map((one) => one.id) }) // prettier-ignore
+  if (q.mine) where.push({ about: 'turn', of: 'me' })
+  else if (q.nobody) where.push({ about: 'turn', of: 'nobody' })
+  if (q.person) where.push({ about: 'person', people: ['me', small.people.lead.id] })
+  if (q.due) where.push({ about: 'dueBefore', day: '2026-12-15' })
+  const by =
+    [
+      'rank',
+      'title',
+      'status',
+      fieldNamed(small, 'due').id,
+      fieldNamed(small, 'effort').id,
+      fieldNamed(small, 'tags').id,
+    ][q.sort] ?? 'rank'
+  return { v: 1, layout: 'table', where, sort: [{ by, down: q.down }], show: [] }
+}
+const looking = (small: Small) => ({ me: small.people.owner.id, today })
+
+describe('a live view', () => {
+  it('kept right change by change is what it would be worked out anew', () => {
+    fc.assert(
+      fc.property(questions, fc.array(dice, { minLength: 10, maxLength: 60 }), (q, rolls) => {
+        const small = smallWorkspace()
+        grown(small, rolls.slice(0, 10))
+        const definition = definitionOf(small, q)
+        const live = new LiveView(small.state, small.project.id, definition, looking(small))
+        grown(small, rolls.slice(10), (touched) => live.update(touched))
+        const anew = new LiveView(small.state, small.project.id, definition, looking(small))
+        expect(live.items.map((item) => item.id)).toEqual(anew.items.map((item) => item.id))
+        expect(live.items).toEqual(anew.items)
+      }),
+      { numRuns: 150 },
+    )
+  })
+
+  it('holds what a plain filter and a plain sort give', () => {
+    fc.assert(
+      fc.property(questions, fc.array(dice, { maxLength: 60 }), (q, rolls) => {
+        const small = smallWorkspace()
+        grown(small, rolls)
+        const definition = definitionOf(small, q)
+        const live = new LiveView(small.state, small.project.id, definition, looking(small))
+        const plain = [...small.state.itemsOf(small.project.id)].filter(
+          (item) => !item.archived && definition.where.every((one) => meets(small.state, item, one, looking(small))),
+        )
+        expect(new Set(live.items)).toEqual(new Set(plain))
+        const key = definition.sort[0] as SortKey
+        const empty = (item: Item) => key.by.length > 20 && item.values[key.by] === undefined
+        const firstEmpty = live.items.findIndex(empty)
+        if (firstEmpty >= 0) expect(live.items.slice(firstEmpty).every(empty)).toBe(true)
+        if (key.by === 'title')
+          expect(live.items.map((item) => item.title)).toEqual(
+            live.items.map((item) => item.title).sort((a, b) => (key.down ? compareText(b, a) : compareText(a, b))),
+          )
+      }),
+      { numRuns: 100 },
+    )
+  })
+
+  it('keeps held items where they are until they are let go', () => {
+    const small = smallWorkspace()
+    grown(
+      small,
+      Array.from({ length: 30 }, (_, i) => [0, i, i * 3] as const),
+    )
+    const noted = must(statusesOf(small.state, small.project.id)[0], 'status')
+    const live = new LiveView(
+      small.state,
+      small.project.id,
+      { v: 1, layout: 'table', where: [{ about: 'status', statuses: [noted.id] }], sort: [], show: [] },
+      looking(small),
+    )
+    const [first] = live.items
+    const held = must(first, 'item')
+    live.hold(new Set([held.id]))
+    const before = live.items.map((item) => item.id)
+    const to = must(statusesOf(small.state, small.project.id)[2], 'status').id
+    const patch = run(
+      small.state,
+      { id: small.ids.command(), type: 'items.move', v: 1, items: [{ item: held.id, status: { from: noted.id, to } }] },
+      small.people.owner.id,
+    )
+    live.update(itemsTouchedBy(patch))
+    expect(live.items.map((item) => item.id)).toEqual(before)
+    expect(live.items[0]?.status).toBe(to)
+    live.hold(new Set())
+    expect(live.items.map((item) => item.id)).toEqual(before.slice(1))
+  })
+})
+
+describe('whose turn', () => {
+  function withItem(status: number, values: Record<string, unknown>) {
+    const small = smallWorkspace()
+    grown(small, [[0, 1, 0]])
+    const [item] = small.state.itemsOf(small.project.id)
+    const statusId = must(statusesOf(small.state, small.project.id)[status], 'status').id
+    const byId = Object.fromEntries(Object.entries(values).map(([name, value]) => [fieldNamed(small, name).id, value]))
+    const changed = { ...must(item, 'item'), status: statusId, values: byId as Item['values'] }
+    small.state.put('item', changed.id, changed)
+    return { small, item: changed }
+  }
+  const [a, b] = ['00000000-0000-7000-8000-00000000000a', '00000000-0000-7000-8000-00000000000b']
+  it.each([
+    ['the assignees while working', 2, { assignees: [a], reviewer: [b] }, [a]],
+    ['the reviewer while being checked', 3, { assignees: [a], reviewer: [b] }, [b]],
+    ['the assignees where no reviewer is named', 3, { assignees: [a] }, [a]],
+    ['nobody where nobody is named', 3, {}, []],
+    ['nobody when it is finished', 4, { assignees: [a], reviewer: [b] }, []],
+  ])('%s', (_what, status, values, people) => {
+    const { small, item } = withItem(status, values)
+    expect(turnOf(small.state, item)).toEqual({ people, open: status < 4 })
+    expect(nobodysTurn(small.state, [small.project]).length).toBe(status < 4 && !people.length ? 1 : 0)
+  })
+  it('late is counted in working days, at least one, and only while it is open', () => {
+    const late = (status: number, due: string, on = today) => { const { small, item } = withItem(status, { due }); return lateDays(small.state, item, on) } // prettier-ignore
+    expect(late(2, '2026-11-20')).toBe(3)
+    expect(late(2, '2026-11-25')).toBe(0)
+    expect(late(2, '2026-11-27', '2026-11-28')).toBe(1)
+    expect(late(4, '2026-11-20')).toBe(0)
+  })
+})
+
+describe('a queue', () => {
+  it('holds each open item of mine once, in the order: late, due, project, rank', () => {
+    fc.assert(
+      fc.property(fc.array(dice, { minLength: 20, maxLength: 80 }), (rolls) => {
+        const small = smallWorkspace()
+        grown(small, rolls)
+        const me = small.people.owner.id
+        const queue = queueOf(small.state, me, today)
+        const mine = [...small.state.all('item')].filter(
+          (item) => !item.archived && turnOf(small.state, item).people.includes(me),
+        )
+        expect(new Set([...queue.now, ...queue.next].map((one) => one.item.id))).toEqual(
+          new Set(mine.map((item) => item.id)),
+        )
+        for (const part of [queue.now, queue.next])
+          for (const [i, one] of part.entries()) {
+            const next = part[i + 1]
+            if (!next) continue
+            expect(one.late).toBeGreaterThanOrEqual(next.late)
+            if (one.late === next.late) expect((one.due ?? '9999') <= (next.due ?? '9999')).toBe(true)
+          }
+        for (const one of queue.waits) expect(one.waitsFor).not.toContain(me)
+      }),
+      { numRuns: 60 },
+    )
+  })
+})
+
+describe('a board', () => {
+  it('counts every unarchived item once, whatever a view leaves out', () => {
+    const small = smallWorkspace()
+    grown(
+      small,
+      Array.from({ length: 60 }, (_, i) => [i, i * 7, i * 3] as const),
+    )
+    const held = heldByColumn(small.state, small.project.id, must(boardOf(small.state, small.project.id), 'board'))
+    expect([...held.values()].reduce((sum, n) => sum + n, 0)).toBe(
+      [...small.state.itemsOf(small.project.id)].filter((item) => !item.archived).length,
+    )
+  })
+  it.each([
+    [4, 6, 'room for 2'], [6, 6, 'full'], [8, 6, '2 over'], [1, 0, '1 over'], [3, null, ''],
+  ])('%d held of %s: %s', (held, limit, words) => expect(roomWords(roomOf(held, limit))).toBe(words)) // prettier-ignore
+  it('says what a drop would do', () => {
+    expect([dropWords(4, 6, 1), dropWords(5, 6, 1), dropWords(6, 6, 1), dropWords(8, 6, 1), dropWords(2, null, 1)]).toEqual([
+      '1 more, then room for 1', '1 more makes it full', '1 more would make it 1 over', '1 more would make it 3 over', '1 more here',
+    ]) // prettier-ignore
+  })
+})
+
+describe('the sentence', () => {
+  it('says the whole view, each part a phrase', () => {
+    const small = smallWorkspace()
+    const [noted, ready] = statusesOf(small.state, small.project.id)
+    const view: ViewDefinition = {
+      v: 1, layout: 'board', show: [must(small.project.uses.assignees, 'a'), must(small.project.uses.due, 'd')],
+      where: [{ about: 'status', statuses: [must(noted, 's').id, must(ready, 's').id] }, { about: 'turn', of: 'me' }, { about: 'person', people: ['me', small.people.lead.id] }, { about: 'dueBefore', day: '2026-12-01' }],
+      sort: [{ by: must(small.project.uses.due, 'd'), down: false }],
+    } // prettier-ignore
+    const said = sentenceOf(view, { reader: small.state, project: small.project, day: (date) => `day ${date}` })
+    expect(said.map((one) => one.words).join('')).toBe(
+      'Items as a board by status, where the status is Noted or Ready and it is my turn and I or Imke are in it and due is before day 2026-12-01, soonest due first, showing assignees and due. and …',
+    )
+    expect(said.flatMap((one) => ('phrase' in one ? one.phrase : []))).toEqual([
+      'layout',
+      'where:0',
+      'where:1',
+      'where:2',
+      'where:3',
+      'sort',
+      'show',
+      'more',
+    ])
+  })
+})
+
+describe('what crosses the line', () => {
+  it('a payload gives the items back as they were', () => {
+    const small = smallWorkspace()
+    grown(
+      small,
+      Array.from({ length: 80 }, (_, i) => [i, i * 7, i * 3] as const),
+    )
+    const items = [...small.state.itemsOf(small.project.id)]
+    expect(fromPayload(JSON.parse(JSON.stringify(toPayload(items, 7))) as never)).toEqual(items)
+  })
+  it('a person gets the projects and views that are theirs to see', () => {
+    const small = smallWorkspace()
+    const { contributor, stranger, owner } = small.people
+    expect(directoryFor(small.state, contributor.id).project).toHaveLength(1)
+    expect(directoryFor(small.state, stranger.id)).toMatchObject({ project: [], field: [], status: [], view: [] })
+    const view = {
+      id: small.ids.next() as never,
+      project: small.project.id,
+      owner: owner.id,
+      name: 'Mine',
+      order: 1,
+      definition: { v: 1 as const, layout: 'table' as const, where: [], sort: [], show: [] },
+    }
+    const patch = run(small.state, { id: small.ids.command(), type: 'views.add', v: 1, view }, owner.id)
+    const entry = { sequence: 1, command: small.ids.command(), type: 'views.add', v: 1, by: owner.id, at: '', patch }
+    expect(seenBy(small.state, entry, owner.id)?.patch).toHaveLength(1)
+    expect(seenBy(small.state, entry, contributor.id)).toBeUndefined()
+  })
+  it('words of long texts and stays are for the server alone', () => {
+    const small = smallWorkspace()
+    grown(small, [[0, 1, 1]])
+    const [item] = small.state.itemsOf(small.project.id)
+    const id = small.ids.command()
+    const patch = run(
+      small.state,
+      {
+        id,
+        type: 'items.text',
+        v: 1,
+        item: must(item, 'item').id,
+        field: fieldNamed(small, 'notes').id,
+        revision: 0,
+        text: 'secret words',
+      },
+      small.people.owner.id,
+    )
+    const entry = { sequence: 1, command: id, type: 'items.text', v: 1, by: small.people.owner.id, at: '', patch }
+    expect(JSON.stringify(seenBy(small.state, entry, small.people.contributor.id))).not.toContain('secret words')
+    expect(seenBy(small.state, entry, small.people.stranger.id)).toBeUndefined()
+  })
+})
