@@ -61,29 +61,43 @@ const about = (person: { role: string; turn: number; late: number }) =>
       <form v-else-if="isFirst" @submit.prevent="makeOwner">
         <p class="soft">{{ w.firstAbout }}</p>
         <label class="field"
-          >{{ w.code }}<input v-model="form.code" required autocomplete="off" spellcheck="false"
-        /></label>
-        <label class="field">{{ w.workspace }}<input v-model="form.workspace" required maxlength="120" /></label>
-        <label class="field"
-          >{{ w.yourName }}<input v-model="form.name" required maxlength="120" autocomplete="name"
+          >{{ w.code }}<input :readonly="!isReady" v-model="form.code" required autocomplete="off" spellcheck="false"
         /></label>
         <label class="field"
-          >{{ w.email }}<input v-model="form.email" type="email" required autocomplete="username"
+          >{{ w.workspace }}<input :readonly="!isReady" v-model="form.workspace" required maxlength="120"
+        /></label>
+        <label class="field"
+          >{{ w.yourName }}<input :readonly="!isReady" v-model="form.name" required maxlength="120" autocomplete="name"
+        /></label>
+        <label class="field"
+          >{{ w.email }}<input :readonly="!isReady" v-model="form.email" type="email" required autocomplete="username"
         /></label>
         <label class="field"
           >{{ w.newPassword
-          }}<input v-model="form.password" type="password" required minlength="10" autocomplete="new-password"
+          }}<input
+            :readonly="!isReady"
+            v-model="form.password"
+            type="password"
+            required
+            minlength="10"
+            autocomplete="new-password"
         /></label>
-        <label class="field">{{ w.timeZone }}<input v-model="form.timeZone" required /></label>
+        <label class="field">{{ w.timeZone }}<input :readonly="!isReady" v-model="form.timeZone" required /></label>
         <p v-if="said" class="said" role="alert">{{ said }}</p>
         <button class="go" :disabled="isBusy || !isReady">{{ w.make }}</button>
       </form>
       <form v-else @submit.prevent="signIn">
         <label class="field"
-          >{{ w.email }}<input v-model="form.email" type="email" required autocomplete="username"
+          >{{ w.email }}<input :readonly="!isReady" v-model="form.email" type="email" required autocomplete="username"
         /></label>
         <label class="field"
-          >{{ w.password }}<input v-model="form.password" type="password" required autocomplete="current-password"
+          >{{ w.password
+          }}<input
+            :readonly="!isReady"
+            v-model="form.password"
+            type="password"
+            required
+            autocomplete="current-password"
         /></label>
         <p v-if="said" class="said" role="alert">{{ said }}</p>
         <button class="go" :disabled="isBusy || !isReady">{{ w.go }}</button>

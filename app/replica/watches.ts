@@ -29,9 +29,9 @@ export interface RowWithPath extends Row {
 }
 
 /** A stretch of a list: `rows` begin at `from`. */
-export interface Stretch {
+export interface Stretch<R = Row> {
   readonly from: number
-  readonly rows: readonly Row[]
+  readonly rows: readonly R[]
 }
 export interface Sums {
   readonly items: number

@@ -1,4 +1,4 @@
-import type { H3Event } from 'h3'
+import { setResponseHeader, type H3Event } from 'h3'
 import { mayRead } from '#core/access/access'
 import { definitionOf, isLargeCommand, parseCommand } from '#core/commands/registry'
 import type { Answer } from '#core/wire/feed'
@@ -10,7 +10,9 @@ import type { House } from '../services/house'
 export async function takeCommand(event: H3Event, house: House, mostBytes: number, large: boolean): Promise<Answer> {
   sameOrigin(event)
   const { me, room } = await signedIn(event, house)
-  const command = parseCommand(await jsonBody(event, mostBytes))
+  const body = await jsonBody(event, mostBytes)
+  const read = performance.now()
+  const command = parseCommand(body)
   if (!command.ok) throw new Refusal(command.problem)
   if (isLargeCommand(command.value) !== large)
     return refuse('unreadable', { where: 'this command has a route of its own' })
@@ -19,5 +21,6 @@ export async function takeCommand(event: H3Event, house: House, mostBytes: numbe
   if (projects.some((id) => room.state.maybe('project', id) && !mayRead(room.state, me, id)))
     return { problem: { code: 'gone' } }
   const answer = await room.submit(command.value, me)
+  setResponseHeader(event, 'server-timing', `command;dur=${(performance.now() - read).toFixed(2)}`)
   return 'entry' in answer ? { entry: seenBy(room.state, answer.entry, me) ?? { ...answer.entry, patch: [] } } : answer
 }

@@ -21,6 +21,8 @@ async function isAccessible(page: Parameters<typeof cardsIn>[0], what: string): 
 
 for (const theme of ['day', 'night'] as const)
   test(`every main view is accessible by the ${theme} theme`, async ({ browser }) => {
+    // Every element of six full views is looked at.
+    test.setTimeout(240_000)
     const page = await demo.as(browser, 'Séverine')
     await page.evaluate((name) => localStorage.setItem('wrenleaf-theme', name), theme)
     await page.reload()

@@ -1,10 +1,11 @@
 <script setup lang="ts">
-import { computed, inject, ref, watch } from 'vue'
+import { computed, inject, ref } from 'vue'
 import { useVirtualizer } from '@tanstack/vue-virtual'
 import { must } from '#core/base/result'
 import type { Column } from '#core/model/records'
 import type { BoardColumnAnswer, Row } from '../../replica/watches'
 import { words } from '../../words'
+import { useStretch } from '../use-stretch'
 import BoardCard from './BoardCard.vue'
 import { boardKey } from './context'
 
@@ -20,13 +21,13 @@ const virtualizer = useVirtualizer(computed(() => ({
   getItemKey: (index: number) => rowAt(index)?.item.id ?? index,
 }))) // prettier-ignore
 const shown = computed(() => virtualizer.value.getVirtualItems())
-watch(shown, (now) => {
-  const [first, last] = [now[0]?.index, now.at(-1)?.index]
-  if (first === undefined || last === undefined || !props.answer) return
-  const { from, rows } = props.answer.stretch
-  const isNear = (first - from < 40 && from > 0) || (from + rows.length - last < 40 && from + rows.length < count.value)
-  if (isNear) board.look(props.column.id, first, last)
-})
+useStretch(
+  shown,
+  () => props.answer?.stretch,
+  () => count.value,
+  (from, to) => board.look(props.column.id, from, to),
+  50,
+)
 const measure = (element: unknown) => element instanceof HTMLElement && virtualizer.value.measureElement(element)
 
 /** Where the lifted card would come to lie, in pixels from the top. */

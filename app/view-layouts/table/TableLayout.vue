@@ -10,6 +10,7 @@ import { useDirectory } from '../../stores/directory'
 import { useViews } from '../../stores/views'
 import { words } from '../../words'
 import { useAddItem } from '../use-add-item'
+import { useStretch } from '../use-stretch'
 import { columnsOf, gridTemplate, leastWidth, type TableColumn } from './columns'
 import TableCell from './TableCell.vue'
 
@@ -51,14 +52,13 @@ const virtualizer = useVirtualizer(
   })),
 )
 const shown = computed(() => virtualizer.value.getVirtualItems())
-watch(shown, (now) => {
-  const [first, last] = [now[0]?.index, now.at(-1)?.index]
-  if (first === undefined || last === undefined || !answer.value) return
-  const { from, rows } = answer.value.stretch
-  // Asks for more well before an end of what is here comes into sight.
-  const isNear = (first - from < 60 && from > 0) || (from + rows.length - last < 60 && from + rows.length < total.value)
-  if (isNear) look('', first, last)
-})
+useStretch(
+  shown,
+  () => answer.value?.stretch,
+  () => total.value,
+  (from, to) => look('', from, to),
+  80,
+)
 
 /** The cell that has the keyboard. */
 const at = ref({ row: 0, column: 1 })

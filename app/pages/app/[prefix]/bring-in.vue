@@ -14,6 +14,7 @@ import AppFrame from '../../../frame/AppFrame.vue'
 import { useChanges } from '../../../stores/changes'
 import { useDirectory } from '../../../stores/directory'
 import { useSession } from '../../../stores/session'
+import { useStretch } from '../../../view-layouts/use-stretch'
 import { words } from '../../../words'
 
 /** Brings a file in: what each column would become, what each row will be, what is left out and why; then confirmed. */
@@ -93,21 +94,17 @@ const virtualizer = useVirtualizer(
   })),
 )
 const lines = computed(() => virtualizer.value.getVirtualItems())
-async function fetchRows(): Promise<void> {
-  const first = Math.max(0, (lines.value[0]?.index ?? 0) - 100)
-  const last = (lines.value.at(-1)?.index ?? 40) + 100
-  rows.value = { from: first, rows: await api.rows(first, last) }
+async function fetchRows(first = lines.value[0]?.index ?? 0, last = lines.value.at(-1)?.index ?? 40): Promise<void> {
+  const from = Math.max(0, first - 150)
+  rows.value = { from, rows: await api.rows(from, last + 150) }
 }
-watch(lines, (now) => {
-  const [first, last] = [now[0]?.index ?? 0, now.at(-1)?.index ?? 0]
-  const { from, rows: held } = rows.value
-  if (
-    plan.value &&
-    ((first < from + 30 && from > 0) ||
-      (last > from + held.length - 30 && from + held.length < (file.value?.records ?? 0)))
-  )
-    void fetchRows()
-})
+useStretch(
+  lines,
+  () => (plan.value ? rows.value : undefined),
+  () => file.value?.records ?? 0,
+  (from, to) => void fetchRows(from, to),
+  80,
+)
 const rowAt = (index: number): ShownRow | undefined => rows.value.rows[index - rows.value.from]
 const faultOf = computed(() => new Map((plan.value?.faults ?? []).map((fault) => [fault.line, fault])))
 const upLines = computed(() => new Set((plan.value?.movedUp ?? []).map((one) => one.line)))

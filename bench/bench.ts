@@ -1,0 +1,210 @@
+/** The budgets that this stage has, each against a limit measured in the same run. */
+import { existsSync, readFileSync, statSync, writeFileSync } from 'node:fs'
+import { join } from 'node:path'
+import { build } from 'esbuild'
+import { pathToFileURL } from 'node:url'
+import { sql } from 'drizzle-orm'
+import { v7 } from 'uuid'
+import { openDatabase } from '../server/db/open'
+import { writeRows } from '../server/db/rows'
+import { item as itemTable, log, logItem, workspace } from '../server/db/schema'
+import { Client } from '../tests/kit/client'
+import { newFolder, root, startServer } from '../tests/kit/server'
+import { acknowledged, contextFor, emptyFrames, keyToPaint, launch, opening, scrollThrough } from './browser'
+import { foundProject } from './data'
+import { lineOf, median, print, share, type Line } from './line'
+
+const lines: Line[] = []
+const say = (text: string) => console.log(text)
+
+/** One commit of the rows that a change of a title writes, by the same driver on a folder of its own. */
+async function commitOfTheSameRows(): Promise<number> {
+  const outfile = join(root, 'node_modules/.cache/wrenleaf-bench/worker.mjs')
+  await build({
+    entryPoints: [join(root, 'server/db/worker.ts')],
+    outfile,
+    bundle: true,
+    platform: 'node',
+    target: 'node20',
+    format: 'esm',
+    external: ['@electric-sql/pglite', '@electric-sql/pglite/*'],
+  })
+  const { db, close } = await openDatabase({ dir: newFolder('bench-db'), worker: pathToFileURL(outfile), migrations: join(root, 'server/db/migrations') }, (error) => { throw error }) // prettier-ignore
+  const workspaceId = v7()
+  const now = new Date().toISOString()
+  await db
+    .insert(workspace)
+    .values({ id: workspaceId, name: 'b', timeZone: 'UTC', workingWeek: [], holidays: [], demo: false, sequence: 0 })
+  const id = v7()
+  const record = { workspaceId, id, project: v7(), number: 1, kind: v7(), title: 'a', status: v7(), parent: null, rank: 'a0', siblingRank: 'a0', values: { a: 'b', c: ['d'] }, stay: 'x', statusSince: now, started: null, finished: null, archived: null, created: now, createdBy: v7(), changed: now, changedBy: v7() } // prettier-ignore
+  const patch = [
+    { entity: 'item', id, field: 'title', before: 'a', after: 'b' },
+    { entity: 'item', id, field: 'changed', before: now, after: now },
+  ]
+  const taken: number[] = []
+  for (let sequence = 1; sequence <= 200; sequence++) {
+    const from = performance.now()
+    await db.transaction(async (tx) => {
+      await tx.execute(sql`update workspace set sequence = ${sequence} where id = ${workspaceId}::uuid`)
+      await writeRows(tx, log, [
+        {
+          workspaceId,
+          sequence,
+          command: v7(),
+          type: 'items.set',
+          v: 1,
+          body: { a: 1 },
+          patch,
+          parts: 0,
+          by: id,
+          at: now,
+          more: {},
+          projects: [id],
+        },
+      ])
+      await writeRows(tx, logItem, [{ workspaceId, item: id, sequence, part: null }])
+      await writeRows(tx, itemTable, [record], ['workspace_id', 'id'])
+    })
+    taken.push(performance.now() - from)
+  }
+  await close()
+  return median(taken.slice(40))
+}
+
+/** Compressed size of every script that the first signed-in page loads, workers included. */
+function sizeOf(paths: readonly string[]): number {
+  return paths.reduce((sum, path) => {
+    const file = join(root, '.output/public', path)
+    return sum + (existsSync(`${file}.gz`) ? statSync(`${file}.gz`).size : existsSync(file) ? statSync(file).size : 0)
+  }, 0)
+}
+
+async function main(): Promise<void> {
+  const server = await startServer({ demo: true, env: { WRENLEAF_NOW: '' } })
+  const client = await new Client(server.url).stepInAs('Séverine')
+  const browser = await launch()
+  const commit = await commitOfTheSameRows()
+
+  say('commands …')
+  const { records } = await client.directory()
+  const garden = records.project.find((one) => one.prefix === 'GLH')!
+  const [one] = await client.items(garden.id)
+  const inServer: number[] = []
+  for (let i = 0, title = one!.title; i < 120; i++) {
+    const body = {
+      id: v7(),
+      type: 'items.set',
+      v: 1,
+      items: [{ item: one!.id, set: { title: { from: title, to: `t${i}` } } }],
+    }
+    const answer = await client.post('/api/commands', body)
+    await answer.arrayBuffer()
+    inServer.push(Number(/dur=([\d.]+)/.exec(answer.headers.get('server-timing') ?? '')?.[1]))
+    title = `t${i}`
+  }
+  lines.push(lineOf('a command, acknowledged in the server', 1, median(inServer.slice(20)), commit, 1.5))
+
+  say('first page …')
+  const context = await contextFor(browser, client)
+  const page = await context.newPage()
+  const scripts = new Set<string>()
+  page.on(
+    'response',
+    (response) => /\.m?js$/.test(new URL(response.url()).pathname) && scripts.add(new URL(response.url()).pathname),
+  )
+  await page.goto('/app')
+  await page.locator('.it').first().waitFor()
+  const shared = [...scripts].flatMap((path) =>
+    [
+      ...readFileSync(join(root, '.output/public', path), 'utf8').matchAll(
+        /new SharedWorker\([^)]*?["'](\/_nuxt\/[^"']+)["']/g,
+      ),
+    ].map((found) => found[1]!),
+  )
+  const kB = sizeOf([...scripts, ...shared]) / 1000
+  lines.push(lineOf(`first page, kB of compressed script (${scripts.size + shared.length} files)`, 1, kB, 350, 1))
+
+  say('opening …')
+  const opened = new Map<number, { project: string; table: string; board: string; prefix: string }>()
+  const sizes = [
+    [1000, 'BAA', 7],
+    [10_000, 'BBB', 5],
+    [50_000, 'BCC', 3],
+  ] as const
+  // A person opens all projects that are theirs: each size has a server's demo and its own project alone.
+  for (const [n, prefix, runs] of sizes) {
+    const own = await startServer({ env: { WRENLEAF_NOW: '' } })
+    const owner = await ownerOf(own)
+    const place = { ...(await foundProject(owner, prefix, n)), prefix }
+    opened.set(n, place)
+    const view = `/app/${prefix}/${place.table}`
+    await (await owner.get(`/api/projects/${place.project}/items`)).arrayBuffer()
+    const { ms, limitMs, cpuMs } = await opening(browser, owner, view, place.project, runs)
+    lines.push(lineOf('open a project, to painted rows', n, ms, limitMs, 2.5, cpuMs))
+    if (n === 10_000) await inTable(own.url, owner, view, commit)
+    if (n === 50_000)
+      say(`memory of the server with 50,000 items: ${(residentKb(own.process.pid!) / 1024).toFixed(0)} MB`)
+    await own.stop()
+  }
+  await browser.close()
+  await server.stop()
+
+  async function inTable(url: string, owner: Client, view: string, commitMs: number): Promise<void> {
+    say(`scrolling and typing at ${url} …`)
+    const frames = await emptyFrames(browser)
+    const frame = median(frames)
+    const tab = await (await contextFor(browser, owner)).newPage()
+    await tab.goto(view)
+    await tab.locator('[role=gridcell].title').first().waitFor()
+    await tab.waitForTimeout(1000)
+    const scrolled = await scrollThrough(tab, 900)
+    const p95 = [...scrolled.frames].sort((a, b) => a - b)[Math.floor(scrolled.frames.length * 0.95)]!
+    lines.push(lineOf('scrolling, 95 % of frames', 10_000, p95, frame, 1.5))
+    lines.push(lineOf('scrolling, longest task (limit 50 ms)', 10_000, Math.max(0, ...scrolled.longTasks), 50, 1))
+    lines.push(
+      lineOf(`scrolling, blank frames of ${scrolled.frames.length} (limit none)`, 10_000, scrolled.blank, 1, 0),
+    )
+    say(
+      `  ${(100 * share(scrolled.frames, (ms) => ms <= frame * 1.5)).toFixed(1)} % of frames within 1.5 of an empty page's ${frame.toFixed(1)} ms`,
+    )
+    lines.push(lineOf('a command, key pressed to painted', 10_000, median(await keyToPaint(tab, 9)), frame, 2))
+    const { records } = await owner.directory()
+    const [first] = await owner.items(records.project[0]!.id)
+    const { command, empty } = await acknowledged(tab, first!, 60)
+    lines.push(
+      lineOf(
+        'a command, acknowledged in the browser',
+        10_000,
+        median(command.slice(10)),
+        median(empty.slice(10)) + commitMs,
+        1.5,
+      ),
+    )
+    await tab.context().close()
+  }
+}
+
+async function ownerOf(server: { url: string; said(): string }): Promise<Client> {
+  const client = new Client(server.url)
+  const code = /owner code: (\S+)/.exec(server.said())![1]
+  client.keep(
+    await client.post('/api/owner', {
+      code,
+      name: 'Otto Fern',
+      email: 'otto@allotment.example',
+      password: 'a long password',
+      workspace: 'Bench',
+      timeZone: 'Europe/Berlin',
+    }),
+  )
+  return client
+}
+
+const residentKb = (pid: number): number =>
+  Number(/VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${pid}/status`, 'utf8'))![1])
+
+await main()
+print(lines)
+const at = process.argv.indexOf('--json')
+if (at > 0) writeFileSync(process.argv[at + 1] ?? 'bench.json', `${JSON.stringify(lines, null, 2)}\n`)
+process.exit(lines.every((one) => one.holds) ? 0 : 1)

@@ -1,0 +1,205 @@
+/** What is measured in Chromium, and the bare pages that set the limits there. */
+import { readdirSync, readFileSync } from 'node:fs'
+import { chromium, type Browser, type BrowserContext, type Page } from '@playwright/test'
+import type { Client } from '../tests/kit/client'
+import { median } from './line'
+
+export const launch = (): Promise<Browser> =>
+  chromium.launch({
+    executablePath: '/usr/bin/chromium',
+    args: [
+      '--no-sandbox',
+      '--disable-gpu',
+      '--disable-quic',
+      '--no-first-run',
+      '--disable-background-networking',
+      '--disable-component-update',
+      '--disable-sync',
+    ],
+  })
+
+export async function contextFor(browser: Browser, client: Client): Promise<BrowserContext> {
+  const context = await browser.newContext({ viewport: { width: 1280, height: 800 }, baseURL: client.url })
+  const [name = '', value = ''] = client.cookie.split('=')
+  await context.addCookies([{ name, value, url: client.url }])
+  return context
+}
+
+/** CPU time of every browser process so far, in ms (ticks of 10 ms). */
+function browserCpu(): number {
+  let ticks = 0
+  for (const pid of readdirSync('/proc'))
+    if (/^\d+$/.test(pid))
+      try {
+        const stat = readFileSync(`/proc/${pid}/stat`, 'utf8')
+        if (!stat.includes('(chrom')) continue
+        const fields = stat.slice(stat.lastIndexOf(')') + 2).split(' ')
+        ticks += Number(fields[11]) + Number(fields[12])
+      } catch {
+        // It ended while we looked.
+      }
+  return ticks * 10
+}
+
+/** Says on `window.__painted` when at least `rows` matches of `selector` have been painted. */
+const watchPaint = ({ selector, rows }: { selector: string; rows: number }) => {
+  const look = () => {
+    if (document.querySelectorAll(selector).length < rows) return requestAnimationFrame(look)
+    requestAnimationFrame(() => ((window as unknown as { __painted: number }).__painted = performance.now()))
+  }
+  requestAnimationFrame(look)
+}
+
+async function untilPainted(context: BrowserContext, path: string, selector: string, rows: number): Promise<number> {
+  const page = await context.newPage()
+  await page.addInitScript(watchPaint, { selector, rows })
+  await page.goto(path)
+  const painted = await page.waitForFunction(() => (window as unknown as { __painted?: number }).__painted, undefined, {
+    timeout: 120_000,
+  })
+  const ms = (await painted.jsonValue()) as number
+  await page.close()
+  return ms
+}
+
+const bareWorker = `onmessage = async ({ data }) => { const answer = await fetch(data); const payload = JSON.parse(await answer.text()); postMessage(payload.ids.slice(0, 40).map((id, i) => payload.columns.title[i])) }`
+const barePage = (path: string) => `<!doctype html><meta charset="utf-8"><title>bare</title><body><script>
+const worker = new Worker('/bare-worker.js'); worker.onmessage = ({ data }) => { for (const title of data) { const row = document.createElement('div'); row.className = 'bare'; row.textContent = title; document.body.append(row) } }; worker.postMessage(${JSON.stringify(path)})</script>`
+
+/** From navigation to painted rows, in a browser that has never seen the page: ours, and the bare page's. */
+export async function opening(
+  browser: Browser,
+  client: Client,
+  view: string,
+  project: string,
+  runs: number,
+): Promise<{ ms: number; limitMs: number; cpuMs: number }> {
+  const [ours, bare, cpu]: [number[], number[], number[]] = [[], [], []]
+  for (let i = 0; i < runs; i++) {
+    const context = await contextFor(browser, client)
+    await context.route('**/bare', (route) =>
+      route.fulfill({ contentType: 'text/html', body: barePage(`/api/projects/${project}/items`) }),
+    )
+    await context.route('**/bare-worker.js', (route) =>
+      route.fulfill({ contentType: 'text/javascript', body: bareWorker }),
+    )
+    bare.push(await untilPainted(context, '/bare', '.bare', 40))
+    await context.close()
+    const fresh = await contextFor(browser, client)
+    const before = browserCpu()
+    ours.push(await untilPainted(fresh, view, '[role=gridcell].title', 15))
+    cpu.push(browserCpu() - before)
+    await fresh.close()
+  }
+  return { ms: median(ours), limitMs: median(bare), cpuMs: median(cpu) }
+}
+
+/** Frames of an empty page, in ms. */
+export async function emptyFrames(browser: Browser): Promise<number[]> {
+  const page = await browser.newPage()
+  const frames = await page.evaluate(() => new Promise<number[]>((resolve) => {
+    const times: number[] = []
+    const next = (at: number) => (times.push(at) < 180 ? requestAnimationFrame(next) : resolve(times.slice(1).map((one, i) => one - times[i]!)))
+    requestAnimationFrame(next)
+  })) // prettier-ignore
+  await page.close()
+  return frames
+}
+
+export interface Scrolled {
+  readonly frames: number[]
+  readonly blank: number
+  readonly longTasks: number[]
+}
+
+/** Scrolls from the first row to the last and back; counts frames in which some row in sight has nothing in it. */
+export function scrollThrough(page: Page, step: number): Promise<Scrolled> {
+  return page.evaluate(async (step) => {
+    const scroller = document.querySelector<HTMLElement>('[role=grid]')!
+    const longTasks: number[] = []
+    const observer = new PerformanceObserver((list) => longTasks.push(...list.getEntries().map((one) => one.duration)))
+    observer.observe({ type: 'longtask' })
+    const times: number[] = []
+    let blank = 0
+    const isBlank = () => {
+      const box = scroller.getBoundingClientRect()
+      // Three places in sight must lie on a cell with something in it, unless they are beyond the last row.
+      return [0.15, 0.5, 0.9].some((share) => {
+        const y = box.top + 34 + (box.height - 36) * share
+        const at = document.elementFromPoint(box.left + 160, y)
+        const isBeyond = scroller.scrollTop + (y - box.top) > scroller.scrollHeight - 2
+        return !isBeyond && !at?.closest('[role=gridcell]')
+      })
+    }
+    const scrollTo = (way: 1 | -1) =>
+      new Promise<void>((resolve) => {
+        const next = (at: number) => {
+          times.push(at)
+          if (isBlank()) blank++
+          const end =
+            way > 0 ? scroller.scrollTop + scroller.clientHeight >= scroller.scrollHeight - 2 : scroller.scrollTop <= 0
+          if (end) return resolve()
+          scroller.scrollTop += way * step
+          requestAnimationFrame(next)
+        }
+        requestAnimationFrame(next)
+      })
+    await scrollTo(1)
+    await scrollTo(-1)
+    observer.disconnect()
+    return { frames: times.slice(1).map((one, i) => one - times[i]!), blank, longTasks }
+  }, step)
+}
+
+/** From the key that ends a title's edit to the frame in which the new title has been painted. */
+export async function keyToPaint(page: Page, runs: number): Promise<number[]> {
+  const taken: number[] = []
+  for (let i = 0; i < runs; i++) {
+    await page.locator(`[data-row="${2 + i}"][data-column="1"]`).dblclick()
+    const text = `Written in run ${i} ${Date.now()}`
+    await page.getByRole('textbox', { name: 'Title' }).fill(text)
+    taken.push(await page.evaluate((text) => new Promise<number>((resolve) => {
+      const input = document.activeElement as HTMLInputElement
+      requestAnimationFrame(() => {
+        const from = performance.now()
+        input.dispatchEvent(new KeyboardEvent('keydown', { key: 'Enter', bubbles: true, cancelable: true }))
+        const look = () => {
+          const shown = [...document.querySelectorAll('[role=gridcell] .title')].some((one) => one.textContent === text)
+          // The frame after the one in which it stands has it on the screen.
+          requestAnimationFrame(() => (shown ? resolve(performance.now() - from) : look()))
+        }
+        look()
+      })
+    }), text)) // prettier-ignore
+    await page.keyboard.press('Escape')
+  }
+  return taken
+}
+
+/** From a command given to the worker to its last word, and an empty POST, both in the page. */
+export async function acknowledged(
+  page: Page,
+  item: { id: string; title: string },
+  runs: number,
+): Promise<{ command: number[]; empty: number[] }> {
+  return page.evaluate(async ({ item, runs }) => {
+    const app = (document.querySelector('#__nuxt') as unknown as { __vue_app__: { config: { globalProperties: { $pinia: { _s: Map<string, { api: { send(command: object): Promise<unknown>; settled(id: string): Promise<unknown> } }> } } } } }).__vue_app__
+    const { api } = app.config.globalProperties.$pinia._s.get('session')!
+    const command: number[] = []
+    const empty: number[] = []
+    let from = item.title
+    for (let i = 0; i < runs; i++) {
+      const id = `019${Date.now().toString(16).padStart(8, '0').slice(-5)}-${i.toString(16).padStart(4, '0')}-7000-8000-${Math.floor(performance.now() * 1000).toString(16).padStart(12, '0')}`
+      const to = `acknowledged ${i}`
+      let at = performance.now()
+      await api.send({ id, type: 'items.set', v: 1, items: [{ item: item.id, set: { title: { from, to } } }] })
+      await api.settled(id)
+      command.push(performance.now() - at)
+      from = to
+      at = performance.now()
+      await (await fetch('/api/welcome-nothing', { method: 'POST' })).text()
+      empty.push(performance.now() - at)
+    }
+    return { command, empty }
+  }, { item, runs }) // prettier-ignore
+}

@@ -1,0 +1,56 @@
+import { v7 } from 'uuid'
+import { starterPattern } from '#core/projects/starter-pattern'
+import type { BringInBody } from '#core/bring-in/command'
+import type { ItemId } from '#core/model/records'
+import type { Client } from '../tests/kit/client'
+
+const verbs = ['Reseat', 'Prime', 'Rewire', 'Label', 'Repot', 'Survey', 'Lag', 'Flush', 'Oil', 'Sow']
+const things = [
+  'ridge glazing',
+  'door furniture',
+  'mist lines',
+  'tree ferns',
+  'vent winders',
+  'rain goods',
+  'stone kerbs',
+  'soil beds',
+]
+
+/** Founds a project of `n` items, four in five of them inside another. Returns where its table and board are. */
+export async function foundProject(
+  client: Client,
+  prefix: string,
+  n: number,
+): Promise<{ project: string; table: string; board: string }> {
+  const { records } = await client.directory()
+  const body = starterPattern({ name: `Bench ${n}`, prefix, colour: 'moss', order: 9 }, v7)
+  await expectDone(client.command('projects.create', body))
+  const people = records.person.map((one) => one.id)
+  const { uses } = body.project
+  const options = body.fields.find((field) => field.id === uses.need)?.settings.options ?? []
+  const ids = Array.from({ length: n }, () => v7() as ItemId)
+  const items = ids.map((item, i) => ({
+    item, project: body.project.id, kind: body.kinds[0]!.id, status: body.statuses[(i * 7) % 6]!.id, title: `${verbs[i % 10]} ${things[(i * 3) % 8]} ${i}`,
+    parent: i % 5 && i > 20 ? ids[Math.floor(i / 5)]! : null,
+    values: {
+      [uses.assignees!]: [people[i % people.length]!], [uses.reviewer!]: [people[(i * 5) % people.length]!], [uses.effort!]: (i % 40) * 25,
+      [uses.due!]: new Date(Date.UTC(2026, 9, 1) + (i % 200) * 86_400_000).toISOString().slice(0, 10), [uses.need!]: options[i % 4]!.id,
+    },
+  })) // prettier-ignore
+  const bring: BringInBody = {
+    project: body.project.id,
+    people: [],
+    kinds: [],
+    fields: [],
+    options: [],
+    items,
+    texts: [],
+  }
+  await expectDone(client.command('bring-in', bring))
+  return { project: body.project.id, board: body.views[0]!.id, table: body.views[1]!.id }
+}
+
+async function expectDone(answer: Promise<{ problem?: { code: string } }>): Promise<void> {
+  const { problem } = await answer
+  if (problem) throw new Error(JSON.stringify(problem))
+}

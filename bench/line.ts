@@ -1,0 +1,38 @@
+/** One line of the benchmark: what was measured, and the limit measured in the same run. */
+export interface Line {
+  readonly name: string
+  /** How many items. */
+  readonly n: number
+  readonly ms: number
+  readonly limitMs: number
+  readonly ratio: number
+  readonly bound: number
+  readonly holds: boolean
+  /** CPU time of all browser processes, where it was taken. */
+  readonly cpuMs?: number
+}
+
+export function lineOf(name: string, n: number, ms: number, limitMs: number, bound: number, cpuMs?: number): Line {
+  const ratio = ms / limitMs
+  return { name, n, ms, limitMs, ratio, bound, holds: ratio <= bound, ...(cpuMs !== undefined && { cpuMs }) }
+}
+
+export function median(values: readonly number[]): number {
+  const sorted = [...values].sort((a, b) => a - b)
+  return sorted[sorted.length >> 1] ?? NaN
+}
+
+export function share(values: readonly number[], holds: (value: number) => boolean): number {
+  return values.length ? values.filter(holds).length / values.length : 0
+}
+
+export function print(lines: readonly Line[]): void {
+  const number = (value: number) => (value >= 100 ? value.toFixed(0) : value.toFixed(2))
+  console.log(
+    `\n${'what'.padEnd(52)}${'n'.padStart(8)}${'measured'.padStart(12)}${'limit'.padStart(10)}${'ratio'.padStart(8)}${'bound'.padStart(8)}`,
+  )
+  for (const one of lines)
+    console.log(
+      `${one.name.padEnd(52)}${String(one.n).padStart(8)}${number(one.ms).padStart(12)}${number(one.limitMs).padStart(10)}${one.ratio.toFixed(2).padStart(8)}${one.bound.toFixed(2).padStart(8)}  ${one.holds ? 'holds' : 'BROKEN'}${one.cpuMs === undefined ? '' : `  (cpu ${number(one.cpuMs)} ms)`}`,
+    )
+}
