@@ -44,7 +44,7 @@ const own = (id: string) => directory.views(id as never).filter((view) => view.o
     <div v-if="!folded" class="contents">
       <NuxtLink to="/app" :aria-current="here('/app')"
         ><span>{{ words.frame.myQueue }}</span
-        ><b v-if="directory.told?.inTurn">{{ directory.told.inTurn }}</b></NuxtLink
+        ><b v-if="directory.inTurn">{{ directory.inTurn }}</b></NuxtLink
       >
       <section v-for="project in directory.projects" :key="project.id">
         <h3>

@@ -12,7 +12,7 @@ const directory = useDirectory()
 <template>
   <nav class="bar" :aria-label="words.name">
     <NuxtLink to="/app" :class="{ on: route.path === '/app' }"
-      >{{ words.frame.myQueue }} {{ directory.told?.inTurn || '' }}</NuxtLink
+      >{{ words.frame.myQueue }} {{ directory.inTurn || '' }}</NuxtLink
     >
     <button type="button" :class="{ on: route.path !== '/app' }" @click="emit('views')">{{ words.frame.views }}</button>
   </nav>

@@ -20,7 +20,7 @@ const isUnreachable = ref(false)
 onMounted(async () => {
   addEventListener('keydown', onKey)
   try {
-    if (!(await session.enter())) return void (await navigateTo('/sign-in'))
+    if (!(await session.begin())) return void (await navigateTo('/sign-in'))
     await directory.follow()
   } catch (error) {
     if (!(error instanceof TypeError)) throw error

@@ -78,7 +78,13 @@ export class Replica implements Ground {
     return this.#standing
   }
   now = (): string => new Date(this.around.now() + this.#clockOffset).toISOString()
-  today = (): PlainDate => dateIn(this.state.workspace().timeZone, this.now())
+  /** Asked for every row: worked out once a second. */
+  today = (): PlainDate => {
+    const second = Math.floor((this.around.now() + this.#clockOffset) / 1000)
+    if (this.#day?.second !== second) this.#day = { second, day: dateIn(this.state.workspace().timeZone, this.now()) }
+    return this.#day.day
+  }
+  #day: { second: number; day: PlainDate } | undefined
 
   /** Opens, and goes on hearing until it is ended. Resolves once everything stands. */
   async open(): Promise<void> {
@@ -138,7 +144,8 @@ export class Replica implements Ground {
       },
       (items, patch) => {
         for (const id of items) this.#touched.items.add(id)
-        if (patch.some((change) => change.entity !== 'item')) this.#touched.all = true
+        // The next number of a project shows nowhere.
+        if (patch.some((change) => change.entity !== 'item' && change.field !== 'nextNumber')) this.#touched.all = true
       },
     )
   }
@@ -155,14 +162,19 @@ export class Replica implements Ground {
       for (const record of directory.records[entity])
         this.state.put(entity, record.id, record as Records[typeof entity])
     const projects = directory.records.project
-    for (const [i, project] of projects.entries()) {
-      const payload = await this.around.line.items(project.id, (share) =>
-        this.#stand({ progress: (i + share) / projects.length }),
-      )
-      for (const item of fromPayload(payload)) this.state.put('item', item.id, item)
-      this.#projectSequence.set(project.id, payload.sequence)
-      this.#stand({ progress: (i + 1) / projects.length })
+    const shares = projects.map(() => 0)
+    const opened = (i: number, share: number) => {
+      shares[i] = share
+      this.#stand({ progress: shares.reduce((sum, one) => sum + one, 0) / projects.length })
     }
+    await Promise.all(
+      projects.map(async (project, i) => {
+        const payload = await this.around.line.items(project.id, (share) => opened(i, share))
+        for (const item of fromPayload(payload)) this.state.put('item', item.id, item)
+        this.#projectSequence.set(project.id, payload.sequence)
+        opened(i, 1)
+      }),
+    )
     this.sequence = directory.sequence
     for (const command of pending) this.#state.restore(command)
   }

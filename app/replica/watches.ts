@@ -22,6 +22,8 @@ export interface Row {
   readonly late: number
   readonly turn: readonly string[]
   readonly children: number
+  /** The same as long as nothing that a row shows has changed: a page then keeps the row that it has. */
+  readonly v: string
 }
 export interface RowWithPath extends Row {
   readonly path: readonly { readonly id: string; readonly title: string; readonly key: string }[]
@@ -42,6 +44,7 @@ export interface Sums {
 
 export type Question =
   | { readonly ask: 'directory' }
+  | { readonly ask: 'counts' }
   | { readonly ask: 'table'; readonly project: ProjectId; readonly definition: ViewDefinition }
   | { readonly ask: 'board'; readonly project: ProjectId; readonly definition: ViewDefinition }
   | { readonly ask: 'queue' }
@@ -59,9 +62,8 @@ export type Answers = {
     records: { [E in DirectoryEntity]: readonly Records[E][] }
     me: PersonId
     today: PlainDate
-    inTurn: number
-    nobodys: number
   }
+  counts: { inTurn: number }
   table: { sums: Sums; stretch: Stretch }
   board: { sums: Sums; columns: readonly BoardColumnAnswer[] }
   queue: { now: RowWithPath[]; next: RowWithPath[]; waits: RowWithPath[]; nobodys: RowWithPath[] | undefined }
@@ -85,6 +87,8 @@ export interface Changed {
 /** A question that is kept answered. */
 export interface Watch {
   readonly question: Question
+  /** Nobody waits for it: it is told when nothing more urgent is to be done. */
+  readonly isSlow: boolean
   /** Takes in what changed; false where the answer cannot have. */
   update(changed: Changed): boolean
   answer(): Answers[Question['ask']]
@@ -102,8 +106,14 @@ export function watchFor(ground: Ground, question: Question): Watch {
     case 'directory':
       return new Asking(
         question,
-        (changed) => changed.all || changed.items.size > 0,
+        (changed) => changed.all,
         () => directory(ground),
+      )
+    case 'counts':
+      return new Asking(
+        question,
+        () => true,
+        () => counts(ground),
       )
     case 'queue':
       return new Asking(
@@ -122,6 +132,9 @@ export function watchFor(ground: Ground, question: Question): Watch {
 
 /** A question that is worked out anew each time. */
 class Asking implements Watch {
+  get isSlow(): boolean {
+    return this.question.ask === 'counts'
+  }
   constructor(
     readonly question: Question,
     readonly update: (changed: Changed) => boolean,
@@ -131,18 +144,24 @@ class Asking implements Watch {
   hold(): void {}
 }
 
+/** A record is replaced when it changes, so its identity is its version. */
+const versions = new WeakMap<Item, number>()
+let lastVersion = 0
+function versionOf(one: Item): number {
+  const known = versions.get(one)
+  if (known !== undefined) return known
+  versions.set(one, ++lastVersion)
+  return lastVersion
+}
+
 export function rowOf({ state, today }: Ground, one: Item): Row {
   let children = 0
   for (const child of state.childrenOf(one.id)) if (!child.archived) children++
   const key = itemKey(state, one)
-  return {
-    item: one,
-    key,
-    address: one.number ? key : one.id,
-    late: lateDays(state, one, today()),
-    turn: turnOf(state, one).people,
-    children,
-  }
+  const late = lateDays(state, one, today())
+  const turn = turnOf(state, one).people
+  const address = one.number ? key : one.id
+  return { item: one, key, address, late, turn, children, v: [versionOf(one), late, children, ...turn].join() }
 }
 
 function withPath(ground: Ground, one: Item, waitsFor: readonly string[] = []): RowWithPath {
@@ -155,10 +174,12 @@ function withPath(ground: Ground, one: Item, waitsFor: readonly string[] = []): 
 }
 
 /** Rows that a list hands out beyond what is looked at, so that scrolling finds them there. */
-const margin = 150
+const margin = 100
 
 class ViewWatch implements Watch {
+  readonly isSlow = false
   readonly #live: LiveView
+  #sums: Sums | undefined
   readonly #looks = new Map<string, [from: number, to: number]>()
   constructor(
     readonly ground: Ground,
@@ -171,6 +192,7 @@ class ViewWatch implements Watch {
   }
 
   update(changed: Changed): boolean {
+    this.#sums = undefined
     if (changed.all) this.#live.evaluate({ me: this.ground.me, today: this.ground.today() })
     else this.#live.update(changed.items)
     return true
@@ -181,11 +203,13 @@ class ViewWatch implements Watch {
   }
 
   hold(items: readonly string[]): void {
+    this.#sums = undefined
     this.#live.hold(new Set(items))
   }
 
   answer(): Answers['table'] | Answers['board'] {
-    const sums = this.#sums()
+    this.#sums ??= this.#sum()
+    const sums = this.#sums
     return this.question.ask === 'table'
       ? { sums, stretch: this.#stretch('', this.#live.items) }
       : { sums, columns: this.#columns() }
@@ -216,7 +240,7 @@ class ViewWatch implements Watch {
     })
   }
 
-  #sums(): Sums {
+  #sum(): Sums {
     const { state } = this.ground
     const today = this.ground.today()
     const effortField = state.maybe('project', this.question.project)?.uses.effort
@@ -230,19 +254,16 @@ class ViewWatch implements Watch {
   }
 }
 
-function directory(ground: Ground): Answers['directory'] {
-  const { state, me } = ground
+function directory({ state, me, today }: Ground): Answers['directory'] {
   const records = Object.fromEntries(
     directoryEntities.map((entity) => [entity, [...state.all(entity)]]),
   ) as unknown as Answers['directory']['records']
-  const mine = queueOf(state, me, ground.today())
-  return {
-    records,
-    me,
-    today: ground.today(),
-    inTurn: mine.now.length + mine.next.length,
-    nobodys: ledProjects(ground).length ? nobodysTurn(state, ledProjects(ground)).length : 0,
-  }
+  return { records, me, today: today() }
+}
+
+function counts(ground: Ground): Answers['counts'] {
+  const { now, next } = queueOf(ground.state, ground.me, ground.today())
+  return { inTurn: now.length + next.length }
 }
 
 const ledProjects = ({ state, me }: Ground) =>

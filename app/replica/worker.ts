@@ -36,6 +36,18 @@ const watches = new Map<
 >()
 let nextWatch = 1
 
+type Told = NonNullable<ReturnType<(typeof watches)['get']>>
+const later = new Set<Told>()
+/** Once things have been quiet for a moment; several changes are told as one. */
+function tellLater(one: Told): void {
+  if (!later.size)
+    setTimeout(() => {
+      for (const told of later) told.tell(told.watch.answer())
+      later.clear()
+    }, 120)
+  later.add(one)
+}
+
 const replica = new Replica(
   {
     line: httpLine,
@@ -46,7 +58,11 @@ const replica = new Replica(
   },
   {
     changed(changed) {
-      for (const { watch, tell } of watches.values()) if (watch.update(changed)) tell(watch.answer())
+      for (const one of watches.values())
+        if (one.watch.update(changed)) {
+          if (one.watch.isSlow) tellLater(one)
+          else one.tell(one.watch.answer())
+        }
     },
     standing(standing) {
       for (const page of pages) void page.standing(standing)

@@ -14,11 +14,18 @@ export const useDirectory = defineStore('directory', () => {
   const told = shallowRef<Answers['directory']>()
   const reader = shallowRef(new MapState())
 
+  const inTurn = shallowRef(0)
+
   async function follow(): Promise<void> {
     await session.api?.watch(
       { ask: 'directory' },
       proxy((answer: unknown) => take(answer as Answers['directory'])) as never,
     )
+    await session.api?.watch({ ask: 'counts' }, proxy(takeCounts) as never)
+  }
+
+  function takeCounts(answer: unknown): void {
+    inTurn.value = (answer as Answers['counts']).inTurn
   }
 
   function take(answer: Answers['directory']): void {
@@ -64,6 +71,7 @@ export const useDirectory = defineStore('directory', () => {
 
   return {
     told,
+    inTurn,
     reader,
     isReady,
     projects,

@@ -13,7 +13,15 @@ export const useSession = defineStore('session', () => {
   const standing = shallowRef<Standing>({ line: 'opening', pending: 0, progress: 0 })
   const night = shallowRef(false)
 
-  /** Joins the worker. False: nobody is signed in here. */
+  let entering: Promise<boolean> | undefined
+  /** Begins to join the worker, where that has not begun. False: nobody is signed in here. */
+  function begin(): Promise<boolean> {
+    entering ??= enter()
+    // Whoever awaits it hears of it; that nobody does yet is no trouble.
+    entering.catch(() => undefined)
+    return entering
+  }
+
   async function enter(): Promise<boolean> {
     const response = await fetch('/api/session', { cache: 'no-store' })
     if (!response.ok) return false
@@ -50,7 +58,7 @@ export const useSession = defineStore('session', () => {
     leaveFor('/sign-in')
   }
 
-  return { me, api, standing, night, enter, setNight, restoreTheme, signOut }
+  return { me, api, standing, night, begin, setNight, restoreTheme, signOut }
 })
 
 /** A page of another build is left for the server's; the worker's name holds the build, so pending commands go along. */

@@ -42,6 +42,22 @@ describe('plain dates', () => {
     expect(workingDaysAfter('2026-11-24', '2026-11-24', calendar)).toBe(0)
     expect(workingDaysAfter('2026-11-25', '2026-11-24', calendar)).toBe(0)
   })
+  it('counting by weeks gives what counting day by day gives', () => {
+    const odd = { workingWeek: [1, 3, 6, 7], holidays: ['2026-12-25', '2026-12-26', '2026-12-26', '2027-01-01'] }
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 20_700, max: 20_900 }),
+        fc.integer({ min: -5, max: 90 }),
+        fc.boolean(),
+        (day, n, usual) => {
+          const used = usual ? calendar : odd
+          const days = Array.from({ length: Math.max(0, n) }, (_, i) => fromDayNumber(day + 1 + i))
+          const [from, to] = [fromDayNumber(day), fromDayNumber(day + n)]
+          expect(workingDaysAfter(from, to, used)).toBe(days.filter((one) => isWorkingDay(one, used)).length)
+        },
+      ),
+    )
+  })
   it('adding working days and counting them agree', () => {
     fc.assert(
       fc.property(fc.integer({ min: 20_000, max: 21_000 }), fc.integer({ min: 1, max: 40 }), (day, n) => {

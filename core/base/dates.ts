@@ -46,12 +46,23 @@ export function isWorkingDay(date: PlainDate, calendar: WorkingCalendar): boolea
   return calendar.workingWeek.includes(weekday(date)) && !calendar.holidays.includes(date)
 }
 
-/** Working days after `from` up to and including `to`; 0 where `to` is not after `from`. */
+/**
+ * Working days after `from` up to and including `to`; 0 where `to` is not after `from`. Whole weeks are multiplied, not
+ * walked: it takes as long for a day as for ten years.
+ */
 export function workingDaysAfter(from: PlainDate, to: PlainDate, calendar: WorkingCalendar): number {
-  let days = 0
-  for (let day = dayNumber(from) + 1, last = dayNumber(to); day <= last; day++)
-    if (isWorkingDay(fromDayNumber(day), calendar)) days++
-  return days
+  const [first, last] = [dayNumber(from), dayNumber(to)]
+  if (last <= first) return 0
+  const free = calendar.holidays.filter((day) => day > from && day <= to && calendar.workingWeek.includes(weekday(day)))
+  return weekdaysUpTo(last, calendar.workingWeek) - weekdaysUpTo(first, calendar.workingWeek) - new Set(free).size
+}
+
+/** Days of the working week from some Monday long ago up to and including a day; only differences mean something. */
+function weekdaysUpTo(day: number, workingWeek: readonly number[]): number {
+  const sinceMonday = day + 3
+  const weeks = Math.floor(sinceMonday / 7)
+  const reached = sinceMonday - weeks * 7 + 1
+  return weeks * workingWeek.length + workingWeek.filter((one) => one <= reached).length
 }
 
 /** The working day that lies `n` working days after (or, below zero, before) a date. */

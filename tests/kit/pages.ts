@@ -10,11 +10,12 @@ interface Watched {
 }
 const watched: Watched[] = []
 
-export const test = base.extend<{ noTrouble: void }>({
+export const test = base.extend<{ noTrouble: undefined }>({
   noTrouble: [
+    // eslint-disable-next-line no-empty-pattern -- Playwright reads the fixtures it is to give from this pattern
     async ({}, use) => {
       watched.length = 0
-      await use()
+      await use(undefined)
       expect(watched.flatMap((one) => one.said), 'what the browser logged as an error').toEqual([])
       for (const { page } of watched) await page.context().close()
     },

@@ -168,11 +168,14 @@ function onTitleKey(event: KeyboardEvent): void {
   white-space: nowrap;
   min-width: 0;
 }
-.cell:focus {
+.cell[tabindex='0']:focus {
   outline: none;
   box-shadow: inset 0 0 0 1px var(--leaf);
 }
-.cell:focus-visible {
+.cell:focus {
+  outline: none;
+}
+.cell[tabindex='0']:focus-visible {
   box-shadow: inset 0 0 0 2px var(--leaf);
   border-radius: 2px;
 }

@@ -48,10 +48,18 @@ const virtualizer = useVirtualizer(
     count: total.value,
     getScrollElement: () => scroller.value ?? null,
     estimateSize: () => rowHeight,
-    overscan: 12,
+    overscan: 8,
   })),
 )
 const shown = computed(() => virtualizer.value.getVirtualItems())
+/**
+ * Rows are drawn in slots that are used again: what scrolls in at one end takes the elements of what went out at the
+ * other. Sorted by slot, so that no element ever moves in the document.
+ */
+const slots = computed(() => {
+  const pool = Math.max(1, Math.ceil(shown.value.length / 16) * 16)
+  return shown.value.map((line) => ({ line, slot: line.index % pool })).sort((a, b) => a.slot - b.slot)
+})
 useStretch(
   shown,
   () => answer.value?.stretch,
@@ -190,8 +198,8 @@ async function add(): Promise<void> {
       </div>
       <div class="rows" role="rowgroup" :style="{ height: `${virtualizer.getTotalSize()}px`, minWidth }">
         <div
-          v-for="line in shown"
-          :key="String(line.key)"
+          v-for="{ line, slot } in slots"
+          :key="slot"
           class="row"
           role="row"
           :aria-rowindex="line.index + 2"
