@@ -296,6 +296,7 @@ async function add(): Promise<void> {
   right: 0;
   height: 33px;
   border-bottom: 1px solid var(--rule);
+  contain: layout style;
 }
 .row:hover {
   background: var(--raised);

@@ -1,0 +1,99 @@
+// npm run screenshots: one picture of each main view, from the demo, with the clock held still.
+import { spawn } from 'node:child_process'
+import { mkdtempSync, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { build, installPackages, root } from './prepare.mjs'
+
+installPackages()
+build()
+const { chromium } = await import('@playwright/test')
+const port = 4181
+const url = `http://127.0.0.1:${port}`
+const data = mkdtempSync(join(tmpdir(), 'wrenleaf-pictures-'))
+const server = spawn(process.execPath, [join(root, '.output/server/index.mjs')], {
+  env: {
+    ...process.env,
+    HOST: '127.0.0.1',
+    PORT: String(port),
+    WRENLEAF_DATA: data,
+    WRENLEAF_DEMO: '1',
+    WRENLEAF_NOW: '2026-11-24T13:00:00Z',
+    WRENLEAF_CLOCK: 'still',
+    DATABASE_URL: '',
+  },
+  stdio: 'ignore',
+})
+for (;;) {
+  const isUp = await fetch(`${url}/health`).then((answer) => answer.ok, () => false) // prettier-ignore
+  if (isUp) break
+  await new Promise((done) => setTimeout(done, 100))
+}
+const args = [
+  '--no-sandbox',
+  '--disable-gpu',
+  '--disable-quic',
+  '--no-first-run',
+  '--disable-background-networking',
+  '--disable-component-update',
+  '--disable-sync',
+]
+const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args })
+
+async function pageAs(name, more = {}) {
+  const context = await browser.newContext({
+    baseURL: url,
+    viewport: { width: 1280, height: 800 },
+    locale: 'en-GB',
+    reducedMotion: 'reduce',
+    ...more,
+  })
+  const page = await context.newPage()
+  await page.goto('/sign-in')
+  await page.getByRole('button', { name: new RegExp(name) }).click()
+  await page.getByRole('heading', { name: new RegExp(`, ${name}`) }).waitFor()
+  return page
+}
+const keep = async (page, name) => {
+  await page.waitForTimeout(700)
+  await page.screenshot({ path: join(root, 'docs/screenshots', `${name}.png`), animations: 'disabled', caret: 'hide' })
+}
+
+const anyone = await (await browser.newContext({ baseURL: url, viewport: { width: 1280, height: 800 } })).newPage()
+await anyone.goto('/sign-in')
+await keep(anyone, 'sign-in')
+
+const hamid = await pageAs('Hamid')
+await keep(hamid, 'queue')
+await hamid.getByRole('link', { name: 'The works' }).click()
+await hamid.getByRole('article').first().waitFor()
+await keep(hamid, 'board')
+
+const lead = await pageAs('Séverine')
+await lead.getByRole('link', { name: 'All items' }).first().click()
+await lead.getByRole('grid').waitFor()
+await keep(lead, 'table')
+await lead.getByRole('button', { name: 'and …' }).click()
+await lead.getByRole('menuitem', { name: 'the status is' }).click()
+await lead.getByRole('listbox').waitFor()
+await keep(lead, 'phrase')
+await lead.keyboard.press('Escape')
+await lead.getByRole('button', { name: 'Put back' }).click()
+await lead.locator('[data-row="3"] .key button, [data-row="3"][data-column="0"] button').first().click()
+await lead.getByText('What happened').waitFor()
+await keep(lead, 'item')
+await lead.goto('/app/GLH/bring-in')
+await lead.locator('input[type=file]').setInputFiles(join(root, 'tests/fixtures/restoration.csv'))
+await lead.getByRole('button', { name: 'Bring in 412 items' }).waitFor()
+await keep(lead, 'bring-in')
+
+const night = await pageAs('Imke', { colorScheme: 'dark' })
+await night.getByRole('link', { name: 'The works' }).click()
+await night.getByRole('article').first().waitFor()
+await keep(night, 'board-night')
+const phone = await pageAs('Piotr', { viewport: { width: 390, height: 844 } })
+await keep(phone, 'phone')
+
+await browser.close()
+server.kill('SIGTERM')
+server.once('exit', () => rmSync(data, { recursive: true, force: true }))
