@@ -32,7 +32,7 @@ const own = (id: string) => directory.views(id as never).filter((view) => view.o
       <button
         class="fold"
         type="button"
-        :aria-label="folded ? 'Open the index' : 'Fold the index'"
+        :aria-label="folded ? words.frame.unfold : words.frame.fold"
         @click="emit('fold')"
       >
         <svg viewBox="0 0 24 24"><path :d="folded ? mdiChevronRight : mdiChevronLeft" /></svg>

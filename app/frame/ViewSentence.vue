@@ -75,7 +75,7 @@ async function remove(): Promise<void> {
         ><span v-else>{{ piece.words }}</span></template
       >
       <button type="button" class="phrase more unfold" @click="isUnfolded = !isUnfolded">
-        {{ isUnfolded ? 'fewer phrases' : 'all phrases' }}
+        {{ isUnfolded ? words.phrase.fewer : words.phrase.all }}
       </button>
     </h1>
     <div class="count">

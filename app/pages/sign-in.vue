@@ -48,7 +48,7 @@ const stepIn = (person: string) => ask('/api/session', { person })
 const makeOwner = () => ask('/api/owner', form.value)
 const about = (person: { role: string; turn: number; late: number }) =>
   person.role === 'reader'
-    ? 'reader'
+    ? w.reader
     : `${person.role === 'contributor' ? '' : `${person.role} · `}${w.inTurn(person.turn, person.late)}`
 </script>
 

@@ -21,8 +21,6 @@ export function dayWords(date: PlainDate, today?: PlainDate): string {
   return format.format(new Date(`${date}T00:00:00Z`))
 }
 
-export const lateWords = (days: number): string => (days === 1 ? '1 day late' : `${days} days late`)
-
 /** `13:40` today, `24 Nov 13:40` on other days, in the workspace's time zone. */
 export function momentWords(instant: string, today: PlainDate, timeZone: string): string {
   const at = new Date(instant)

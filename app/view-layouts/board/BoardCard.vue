@@ -79,7 +79,7 @@ onBeforeUnmount(() => release?.())
       <DueText :due="due" :late="row.late" :today="directory.today" /><span
         v-if="row.children"
         :title="words.item.inside"
-        >{{ row.children }} inside</span
+        >{{ words.card.inside(row.children) }}</span
       >
       <ValueText v-for="field in facts" :key="field.id" :field="field" :item="row.item" :late="row.late" />
       <span class="right"><PersonPebbles :people="people" /></span>
