@@ -330,8 +330,11 @@ class Telling {
         to: 4,
       }))
     }
-    for (const parent of this.#parents.filter((one) => one.project === project))
+    for (const parent of this.#parents.filter((one) => one.project === project)) {
       this.#planSteps(parent, ['Ready'], 'Ready')
+      // A place in the count at which it is neither late nor without a day.
+      this.#planDue(parent, 'Ready', 2)
+    }
   }
 
   #planSteps(made: Made, steps: readonly string[], end: string): void {
