@@ -14,7 +14,8 @@ export default defineConfig({
   testDir: 'tests/e2e',
   timeout: 60_000,
   expect: { timeout: 10_000 },
-  workers: 2,
+  // One at a time: some of the tests say how soon others see a change, and two processors are soon full.
+  workers: 1,
   fullyParallel: false,
   retries: 0,
   reporter: process.env.CI ? 'list' : 'line',
