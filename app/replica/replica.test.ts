@@ -6,7 +6,7 @@ import { PlainRoom, smallWorkspace } from '#core/test-kit/workspace'
 import { directoryFor } from '#core/wire/directory'
 import type { FeedMessage } from '#core/wire/feed'
 import { toPayload } from '#core/wire/payload'
-import { LineDown, type Line } from './line'
+import { LineDown, Refused, type Line } from './line'
 import type { PendingBox } from './pending-box'
 import { Replica, type Standing } from './replica'
 
@@ -248,6 +248,32 @@ describe('a replica', () => {
     await same(replica, elsewhere)
     expect(titles(replica)).toEqual(['done before', 'waiting'])
     await expect.poll(() => box.held.size).toBe(0)
+    replica.end()
+  })
+
+  it('that has to fetch everything anew, and is cut meanwhile, still sends what is pending', async () => {
+    const elsewhere = new Elsewhere()
+    const { replica, box } = await opened(elsewhere)
+    const { logAfter, items } = elsewhere.line
+    let refusals = 0
+    let cuts = 0
+    Object.assign(elsewhere.line, {
+      logAfter: (after: number) =>
+        refusals++ ? logAfter(after) : Promise.reject(new Refused({ code: 'log-too-far-back' })),
+      items: (...args: Parameters<Line['items']>) => (cuts++ ? items(...args) : Promise.reject(new LineDown('cut'))),
+    })
+    elsewhere.cut()
+    await expect.poll(() => replica.standing.line).toBe('down')
+    const command = addOf(elsewhere, 'kept')
+    replica.add(command)
+    await expect.poll(() => box.held.size).toBe(1)
+    elsewhere.do(addOf(elsewhere, 'meanwhile'))
+    elsewhere.isCut = false
+    await expect.poll(() => cuts).toBeGreaterThan(1)
+    expect(await replica.settled(command.id)).toMatchObject({ done: true })
+    await same(replica, elsewhere)
+    expect(titles(replica)).toEqual(['kept', 'meanwhile'])
+    await expect.poll(() => replica.standing.pending).toBe(0)
     replica.end()
   })
 })

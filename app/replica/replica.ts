@@ -155,28 +155,37 @@ export class Replica implements Ground {
     if (directory.build !== this.around.build) return this.#stand({ line: 'outdated' })
     this.me = directory.me
     this.#setClock(directory.now)
-    const pending = this.#state.pending
-    this.#state = this.#newState()
-    this.#projectSequence.clear()
-    for (const entity of directoryEntities)
-      for (const record of directory.records[entity])
-        this.state.put(entity, record.id, record as Records[typeof entity])
     const projects = directory.records.project
     const shares = projects.map(() => 0)
     const opened = (i: number, share: number) => {
       shares[i] = share
       this.#stand({ progress: shares.reduce((sum, one) => sum + one, 0) / projects.length })
     }
-    await Promise.all(
+    const payloads = await Promise.all(
       projects.map(async (project, i) => {
         const payload = await this.around.line.items(project.id, (share) => opened(i, share))
-        for (const item of fromPayload(payload)) this.state.put('item', item.id, item)
-        this.#projectSequence.set(project.id, payload.sequence)
         opened(i, 1)
+        return payload
       }),
     )
+    // Everything is here: only now does it take the place of what stood, so that a cut meanwhile loses nothing.
+    const pending = this.#state.pending
+    this.#state = this.#newState()
+    this.#projectSequence.clear()
+    for (const entity of directoryEntities)
+      for (const record of directory.records[entity])
+        this.state.put(entity, record.id, record as Records[typeof entity])
+    for (const [i, payload] of payloads.entries()) {
+      for (const item of fromPayload(payload)) this.state.put('item', item.id, item)
+      const project = projects[i]
+      if (project) this.#projectSequence.set(project.id, payload.sequence)
+    }
     this.sequence = directory.sequence
-    for (const command of pending) this.#state.restore(command)
+    for (const command of pending) {
+      // What was answered before is in what was just fetched.
+      if (this.#answered.has(command.id)) void this.#settle(command.id, { done: true, of: command.id })
+      else this.#state.restore(command)
+    }
   }
 
   /** Hears the feed; after a cut tries again, soon at first and then every few seconds. */

@@ -27,7 +27,7 @@ export const useSession = defineStore('session', () => {
     if (!response.ok) return false
     const found = (await response.json()) as { me: string | null; build: string }
     if (!found.me) return false
-    if (found.build !== useRuntimeConfig().app.buildId) leaveFor(location.pathname + location.search)
+    if (found.build !== useRuntimeConfig().app.buildId) reloadOnce()
     me.value = found.me
     api.value = await joinReplica(found.build, found.me, {
       standing(told) {

@@ -118,6 +118,25 @@ test('an item opens beside the table with its address; everything that happened 
   await expect(panel.getByText('Open the lowest cock first.')).toBeVisible()
 })
 
+test('an item is put inside another by keyboard; words that find nothing leave it where it is', async ({ browser }) => {
+  const page = await demo.as(browser, 'Imke', { at: 'All items' })
+  await page.getByRole('button', { name: 'open GLH-9', exact: true }).click()
+  const panel = page.getByRole('complementary', { name: 'Item' })
+  const inside = panel.getByRole('button', { name: 'Change Inside' })
+  const before = (await inside.textContent())!
+  await inside.click()
+  const finder = page.getByRole('combobox', { name: 'Inside' })
+  await finder.fill('nothing is called so')
+  await page.keyboard.press('Enter')
+  await expect(page.getByText('Nothing fits')).toBeVisible()
+  await expect(inside).toHaveText(before)
+  await finder.fill('GLH-41 boiler')
+  await page.keyboard.press('Enter')
+  await expect(inside).toHaveText('Boiler house, ready to reopen')
+  await page.getByRole('button', { name: /Undo parent of GLH-9/ }).click()
+  await expect(inside).toHaveText(before)
+})
+
 test('search finds an item by words or key', async ({ browser }) => {
   const page = await demo.as(browser, 'Noor')
   await page.keyboard.press('Control+k')
