@@ -5,11 +5,18 @@ import vuetify, { transformAssetUrls } from 'vite-plugin-vuetify'
 const core = fileURLToPath(new URL('./core', import.meta.url))
 
 export default defineNuxtConfig({
-  modules: ['./modules/db-worker', '@pinia/nuxt', '@nuxt/eslint', 'nuxt-security'],
+  modules: ['./modules/db-worker', './modules/app-shell', '@pinia/nuxt', '@nuxt/eslint', 'nuxt-security'],
   devtools: { enabled: false },
   telemetry: false,
   compatibilityDate: '2026-05-01',
-  css: ['vuetify/styles', '~/theme/fonts.css', '~/theme/colours.css', '~/theme/base.css'],
+  css: [
+    'vuetify/styles/layers',
+    'vuetify/styles/core',
+    '~/theme/fonts.css',
+    '~/theme/colours.css',
+    '~/theme/base.css',
+    '~/theme/marks.css',
+  ],
   build: { transpile: ['vuetify'] },
   features: { inlineStyles: false },
   imports: { scan: false, autoImport: false },
@@ -37,6 +44,22 @@ export default defineNuxtConfig({
     plugins: [vuetify({ autoImport: true })],
     vue: { template: { transformAssetUrls } },
     worker: { format: 'es' },
+    build: { cssCodeSplit: false },
+    $client: {
+      build: {
+        rollupOptions: {
+          output: {
+            // All of the signed-in pages in one file: a file more costs an opening page more than what is in it.
+            manualChunks: (id: string) =>
+              id.endsWith('/app/replica/begin.ts')
+                ? 'begin'
+                : /\/app\/(frame|parts|view-layouts|pages\/app)\b/.test(id)
+                  ? 'app'
+                  : undefined,
+          },
+        },
+      },
+    },
     optimizeDeps: { include: ['comlink', '@mdi/js', 'papaparse'] },
   },
   eslint: { config: { stylistic: false } },

@@ -6,7 +6,7 @@ import { isAtLeast } from '#core/access/access'
 import { useDirectory } from '../stores/directory'
 import { useSession } from '../stores/session'
 import { words } from '../words'
-import PersonPebble from '../parts/PersonPebble.vue'
+import { PersonPebble } from '../parts/marks'
 import WrenMark from '../parts/WrenMark.vue'
 import NewProject from './NewProject.vue'
 

@@ -6,26 +6,22 @@ import SearchBox from '../frame/SearchBox.vue'
 import { useChanges } from '../stores/changes'
 import { useDirectory } from '../stores/directory'
 import { useSession } from '../stores/session'
+import { useViews } from '../stores/views'
 import { words } from '../words'
 
 /** Everything behind sign-in: joins the worker, then shows the page. */
 const session = useSession()
 const directory = useDirectory()
+const views = useViews()
 const changes = useChanges()
 const route = useRoute()
 const router = useRouter()
 const isSearching = ref(false)
-const isUnreachable = ref(false)
 
 onMounted(async () => {
   addEventListener('keydown', onKey)
-  try {
-    if (!(await session.begin())) return void (await navigateTo('/sign-in'))
-    await directory.follow()
-  } catch (error) {
-    if (!(error instanceof TypeError)) throw error
-    isUnreachable.value = true
-  }
+  if (!(await session.enter())) return void (await navigateTo('/sign-in'))
+  await Promise.all([views.restore(), directory.follow()])
 })
 onBeforeUnmount(() => removeEventListener('keydown', onKey))
 
@@ -49,7 +45,7 @@ function openItem(key: string): void {
 <template>
   <NuxtPage v-if="directory.isReady" />
   <div v-else class="opening" role="status">
-    <p v-if="isUnreachable" class="said">{{ words.signIn.noServer }}</p>
+    <p v-if="session.standing.line === 'down'">{{ words.signIn.noServer }}</p>
     <p v-else>{{ words.frame.opening(session.standing.progress) }}</p>
   </div>
   <SearchBox v-model="isSearching" @open="openItem" />

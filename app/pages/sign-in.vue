@@ -3,7 +3,7 @@ import { computed, onMounted, ref } from 'vue'
 import { navigateTo, useFetch } from 'nuxt/app'
 import { problemWords } from '#core/base/words'
 import type { Problem } from '#core/base/result'
-import PersonPebble from '../parts/PersonPebble.vue'
+import { PersonPebble } from '../parts/marks'
 import WrenMark from '../parts/WrenMark.vue'
 import { words } from '../words'
 

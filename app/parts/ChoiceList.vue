@@ -1,8 +1,7 @@
 <script setup lang="ts">
 import { computed, nextTick, onMounted, ref, useId, watch } from 'vue'
 import { words } from '../words'
-import LeafMark from './LeafMark.vue'
-import PersonPebble from './PersonPebble.vue'
+import { LeafMark, PersonPebble } from './marks'
 
 export interface Choice {
   readonly id: string

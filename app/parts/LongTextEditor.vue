@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { ref, watch } from 'vue'
 import type { Field, Item } from '#core/model/records'
-import { revisionOf } from '#core/items/text'
+import { revisionOf } from '#core/fields/long-text'
 import { useChanges } from '../stores/changes'
 import { useSession } from '../stores/session'
 import { words } from '../words'

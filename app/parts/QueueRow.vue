@@ -5,8 +5,7 @@ import { printDecimal } from '#core/base/decimals'
 import { dateIn, dayNumber } from '#core/base/dates'
 import { useDirectory } from '../stores/directory'
 import { words } from '../words'
-import DueText from './DueText.vue'
-import LeafMark from './LeafMark.vue'
+import { DueText, LeafMark } from './marks'
 
 /** One item of a queue: what, inside what, whose turn, due, effort; with what the keys do where one stands. */
 const props = defineProps<{ row: RowWithPath; here: boolean; part: string; next: string | undefined }>()

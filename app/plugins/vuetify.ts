@@ -1,11 +1,7 @@
 import { defineNuxtPlugin } from 'nuxt/app'
 import { createVuetify } from 'vuetify'
 import { aliases, mdi } from 'vuetify/iconsets/mdi-svg'
-import { z } from 'zod'
 import { defaults, themes } from '../theme/vuetify-theme'
-
-// Zod would compile its parsers with `new Function`, which the content security policy refuses.
-z.config({ jitless: true })
 
 export default defineNuxtPlugin((nuxtApp) => {
   const nonce: string | undefined = import.meta.server

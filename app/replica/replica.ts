@@ -394,7 +394,7 @@ export class Replica implements Ground {
         return await work()
       } catch (error) {
         if (!(error instanceof LineDown) || this.#stop.signal.aborted) throw error
-        this.#stand({ line: this.#standing.line === 'opening' ? 'opening' : 'down' })
+        this.#stand({ line: 'down' })
         await this.around.wait(wait)
       }
     }

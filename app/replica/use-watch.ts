@@ -1,7 +1,7 @@
 import { proxy } from 'comlink'
 import { onScopeDispose, shallowRef, watch, type ShallowRef } from 'vue'
 import { useSession } from '../stores/session'
-import { keepRows } from './keep-rows'
+import { unpack, type Packed } from './sent-rows'
 import type { AnswerTo, Question } from './watches'
 
 export interface Watching<A> {
@@ -27,7 +27,7 @@ export function useWatch<Q extends Question>(question: () => Q | undefined): Wat
       const api = session.api
       if (!api || asked === 'null') return void (answer.value = undefined)
       const tell = (told: unknown) => {
-        if (mine === turn) answer.value = keepRows(answer.value, told as AnswerTo<Q>)
+        if (mine === turn) answer.value = unpack(answer.value, told as Packed)
       }
       const made = await api.watch(JSON.parse(asked) as Question, proxy(tell) as never)
       if (mine === turn) id = made

@@ -173,8 +173,10 @@ function withPath(ground: Ground, one: Item, waitsFor: readonly string[] = []): 
   return { ...rowOf(ground, one), path, waitsFor }
 }
 
-/** Rows that a list hands out beyond what is looked at, so that scrolling finds them there. */
-const margin = 100
+/** Rows that a list hands out at first, before anyone has said where they look: few, for the page to be there soon. */
+const firstRows = 80
+/** Rows that a list hands out on either side of what is looked at, so that scrolling finds them there. */
+const margin = 400
 
 class ViewWatch implements Watch {
   readonly isSlow = false
@@ -216,9 +218,10 @@ class ViewWatch implements Watch {
   }
 
   #stretch(list: string, items: readonly Item[]): Stretch {
-    const [low, high] = this.#looks.get(list) ?? [0, 60]
-    const from = Math.max(0, Math.min(low, items.length) - margin)
-    return { from, rows: items.slice(from, high + margin).map((one) => rowOf(this.ground, one)) }
+    const looked = this.#looks.get(list)
+    const from = looked ? Math.max(0, Math.min(looked[0], items.length) - margin) : 0
+    const rows = items.slice(from, looked ? looked[1] + margin : firstRows)
+    return { from, rows: rows.map((one) => rowOf(this.ground, one)) }
   }
 
   #columns(): BoardColumnAnswer[] {

@@ -6,11 +6,14 @@ import type { Problem, Result } from '#core/base/result'
 import { sentencesOf } from '#core/items/told'
 import { itemKey } from '#core/model/reader'
 import type { ItemId, ProjectId, ViewDefinition } from '#core/model/records'
+import { viewDefinition } from '#core/model/schemas'
 import { httpLine, LineDown, Refused } from './line'
 import { IndexedBox } from './pending-box'
 import { Replica, type Settled, type Standing } from './replica'
-import { phraseCounts, watchFor, type Answers, type PhraseCounts, type Question, type Watch } from './watches'
+import { pack, type Held, type Packed } from './sent-rows'
+import { phraseCounts, watchFor, type PhraseCounts, type Question, type Watch } from './watches'
 
+// Zod would compile its parsers with `new Function`, which the content security policy refuses.
 z.config({ jitless: true })
 
 /** What a page hears from the worker. */
@@ -30,19 +33,27 @@ export interface ToldEntry {
 const name = (self as unknown as { name: string }).name
 const [, build = '', person = ''] = name.split('|')
 const pages = new Set<Remote<Page>>()
-const watches = new Map<
-  number,
-  { watch: Watch; tell: Remote<(answer: Answers[Question['ask']]) => void> & ((answer: unknown) => void) }
->()
+type Tell = Remote<(answer: Packed) => void> & ((answer: Packed) => void)
+/** A watch of a page, and what that page holds of its answer. */
+class Told {
+  readonly #held: Held = new Map()
+  constructor(
+    readonly watch: Watch,
+    readonly tellPage: Tell,
+  ) {}
+  tell(): void {
+    void this.tellPage(pack(this.#held, this.watch.answer()))
+  }
+}
+const watches = new Map<number, Told>()
 let nextWatch = 1
 
-type Told = NonNullable<ReturnType<(typeof watches)['get']>>
 const later = new Set<Told>()
 /** Once things have been quiet for a moment; several changes are told as one. */
 function tellLater(one: Told): void {
   if (!later.size)
     setTimeout(() => {
-      for (const told of later) told.tell(told.watch.answer())
+      for (const told of later) told.tell()
       later.clear()
     }, 120)
   later.add(one)
@@ -61,7 +72,7 @@ const replica = new Replica(
       for (const one of watches.values())
         if (one.watch.update(changed)) {
           if (one.watch.isSlow) tellLater(one)
-          else one.tell(one.watch.answer())
+          else one.tell()
         }
     },
     standing(standing) {
@@ -81,12 +92,12 @@ export class Api {
   }
 
   /** Keeps a question answered until `leave`. */
-  async watch(question: Question, tell: (answer: unknown) => void): Promise<number> {
+  async watch(question: Question, tell: (answer: Packed) => void): Promise<number> {
     await opening
-    const watch = watchFor(replica, question)
+    const told = new Told(watchFor(replica, question), tell as Tell)
     const id = nextWatch++
-    watches.set(id, { watch, tell: tell as never })
-    tell(watch.answer())
+    watches.set(id, told)
+    told.tell()
     return id
   }
 
@@ -94,14 +105,14 @@ export class Api {
     const one = watches.get(id)
     if (!one) return
     one.watch.look(list, from, to)
-    one.tell(one.watch.answer())
+    one.tell()
   }
 
   hold(id: number, items: string[]): void {
     const one = watches.get(id)
     if (!one) return
     one.watch.hold(items)
-    one.tell(one.watch.answer())
+    one.tell()
   }
 
   leave(id: number): void {
@@ -120,6 +131,17 @@ export class Api {
 
   counts(project: ProjectId, others: ViewDefinition): PhraseCounts {
     return phraseCounts(replica, project, others)
+  }
+
+  /** Views' definitions, by view, from a text that a browser kept: those that can be read. */
+  definitions(kept: string): Record<string, ViewDefinition> {
+    const found = z.record(z.string(), z.unknown()).safeParse(jsonOr(kept))
+    return Object.fromEntries(
+      Object.entries(found.data ?? {}).flatMap(([id, definition]) => {
+        const read = viewDefinition.safeParse(definition)
+        return read.success ? [[id, read.data]] : []
+      }),
+    )
   }
 
   /** An item's history as sentences, newest first; a problem where it cannot be fetched. */
@@ -192,6 +214,14 @@ export class Api {
   }
 }
 
+function jsonOr(text: string): unknown {
+  try {
+    return JSON.parse(text)
+  } catch {
+    return undefined
+  }
+}
+
 const dayFormat = new Intl.DateTimeFormat(undefined, { day: 'numeric', month: 'short', timeZone: 'UTC' })
 const dayWords = (date: string): string => dayFormat.format(new Date(date))
 
@@ -216,7 +246,7 @@ console.error = (...said: unknown[]) => {
 // A new day comes at the workspace's midnight, and time walks on for "late".
 let day = ''
 setInterval(() => {
-  if (replica.standing.line === 'opening') return
+  if (!replica.me) return
   const today = replica.today()
   if (day && day !== today) replica.newDay()
   day = today

@@ -4,6 +4,7 @@ import { isAtLeast, roleIn } from '#core/access/access'
 import { boardOf, fieldsOf, kindsOf, projectsInOrder, statusesOf } from '#core/model/reader'
 import type { EntityName, Project, ProjectId, Records, Role, Status, View } from '#core/model/records'
 import { MapState } from '#core/model/state'
+import type { Packed } from '../replica/sent-rows'
 import type { Answers } from '../replica/watches'
 import { proxy } from 'comlink'
 import { useSession } from './session'
@@ -17,15 +18,17 @@ export const useDirectory = defineStore('directory', () => {
   const inTurn = shallowRef(0)
 
   async function follow(): Promise<void> {
-    await session.api?.watch(
-      { ask: 'directory' },
-      proxy((answer: unknown) => take(answer as Answers['directory'])) as never,
-    )
-    await session.api?.watch({ ask: 'counts' }, proxy(takeCounts) as never)
+    await Promise.all([
+      session.api?.watch(
+        { ask: 'directory' },
+        proxy(({ packed }: Packed) => take(packed as Answers['directory'])) as never,
+      ),
+      session.api?.watch({ ask: 'counts' }, proxy(takeCounts) as never),
+    ])
   }
 
-  function takeCounts(answer: unknown): void {
-    inTurn.value = (answer as Answers['counts']).inTurn
+  function takeCounts({ packed }: Packed): void {
+    inTurn.value = (packed as Answers['counts']).inTurn
   }
 
   function take(answer: Answers['directory']): void {
@@ -55,19 +58,13 @@ export const useDirectory = defineStore('directory', () => {
     me.value ? roleIn(reader.value, me.value.id, project) : undefined
   const isAllowed = (project: ProjectId, least: Role): boolean => isAtLeast(role(project), least)
 
-  /** How far along its workflow a status is: what its leaf shows. */
-  function share(status: Status): number {
-    if (status.phase === 'dropped') return -1
-    if (status.phase === 'waiting') return 0
-    if (status.phase === 'finished') return 1
-    const along = [...reader.value.all('status')]
-      .filter((one) => one.workflow === status.workflow && one.phase !== 'dropped')
-      .sort((a, b) => a.order - b.order)
-    const active = along.filter((one) => one.phase === 'active')
-    return active.length === 1
-      ? 0.5
-      : 0.4 + 0.3 * (active.findIndex((one) => one.id === status.id) / (active.length - 1))
-  }
+  /** How far along its workflow each status is. */
+  const shares = computed(() => {
+    const all = [...reader.value.all('status')].sort((a, b) => a.order - b.order)
+    return new Map(all.map((status) => [status.id, shareOf(status, all)]))
+  })
+  /** What a status's leaf shows. */
+  const share = (status: Status): number => shares.value.get(status.id) ?? 0
 
   return {
     told,
@@ -89,3 +86,11 @@ export const useDirectory = defineStore('directory', () => {
     share,
   }
 })
+
+function shareOf(status: Status, all: readonly Status[]): number {
+  if (status.phase === 'dropped') return -1
+  if (status.phase === 'waiting') return 0
+  if (status.phase === 'finished') return 1
+  const active = all.filter((one) => one.workflow === status.workflow && one.phase === 'active')
+  return active.length === 1 ? 0.5 : 0.4 + (0.3 * active.indexOf(status)) / (active.length - 1)
+}

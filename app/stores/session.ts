@@ -1,6 +1,7 @@
 import { defineStore } from 'pinia'
 import { shallowRef } from 'vue'
 import { useRuntimeConfig } from 'nuxt/app'
+import { begun } from '../replica/begin'
 import { joinReplica, type ReplicaApi } from '../replica/client'
 import type { Standing } from '../replica/replica'
 
@@ -13,23 +14,12 @@ export const useSession = defineStore('session', () => {
   const standing = shallowRef<Standing>({ line: 'opening', pending: 0, progress: 0 })
   const night = shallowRef(false)
 
-  let entering: Promise<boolean> | undefined
-  /** Begins to join the worker, where that has not begun. False: nobody is signed in here. */
-  function begin(): Promise<boolean> {
-    entering ??= enter()
-    // Whoever awaits it hears of it; that nobody does yet is no trouble.
-    entering.catch(() => undefined)
-    return entering
-  }
-
+  /** Joins the worker. False: nobody is signed in here. */
   async function enter(): Promise<boolean> {
-    const response = await fetch('/api/session', { cache: 'no-store' })
-    if (!response.ok) return false
-    const found = (await response.json()) as { me: string | null; build: string }
-    if (!found.me) return false
-    if (found.build !== useRuntimeConfig().app.buildId) reloadOnce()
-    me.value = found.me
-    api.value = await joinReplica(found.build, found.me, {
+    if (!begun) return false
+    if (begun.build !== useRuntimeConfig().app.buildId) reloadOnce()
+    me.value = begun.me
+    api.value = await joinReplica(begun, {
       standing(told) {
         standing.value = told
         if (told.line === 'signed-out') leaveFor('/sign-in')
@@ -58,7 +48,7 @@ export const useSession = defineStore('session', () => {
     leaveFor('/sign-in')
   }
 
-  return { me, api, standing, night, begin, setNight, restoreTheme, signOut }
+  return { me, api, standing, night, enter, setNight, restoreTheme, signOut }
 })
 
 /** A page of another build is left for the server's; the worker's name holds the build, so pending commands go along. */

@@ -2,7 +2,7 @@ import { defineStore } from 'pinia'
 import { v7 } from 'uuid'
 import { shallowRef } from 'vue'
 import { isSameValue } from '#core/base/sorted-ids'
-import { viewDefinition, type PersonId, type View, type ViewDefinition, type ViewId } from '#core/model/records'
+import type { PersonId, View, ViewDefinition, ViewId } from '#core/model/records'
 import { words } from '../words'
 import { useChanges } from './changes'
 import { useDirectory } from './directory'
@@ -13,19 +13,15 @@ export const useViews = defineStore('views', () => {
   const session = useSession()
   const directory = useDirectory()
   const changes = useChanges()
-  const drafts = shallowRef<Readonly<Record<string, ViewDefinition>>>(read())
+  const drafts = shallowRef<Readonly<Record<string, ViewDefinition>>>({})
 
   function storageKey(): string {
     return `wrenleaf-drafts-${session.me ?? ''}`
   }
-  function read(): Record<string, ViewDefinition> {
-    const kept: unknown = JSON.parse(localStorage.getItem(storageKey()) ?? '{}')
-    const found: Record<string, ViewDefinition> = {}
-    for (const [id, definition] of Object.entries(kept as Record<string, unknown>)) {
-      const parsed = viewDefinition.safeParse(definition)
-      if (parsed.success) found[id] = parsed.data
-    }
-    return found
+  /** Takes up what this browser kept, as far as it can still be read. */
+  async function restore(): Promise<void> {
+    const kept = localStorage.getItem(storageKey())
+    if (kept && session.api) drafts.value = await session.api.definitions(kept)
   }
   function write(next: Record<string, ViewDefinition>): void {
     drafts.value = next
@@ -66,5 +62,5 @@ export const useViews = defineStore('views', () => {
   }
   const remove = (view: View): Promise<boolean> => changes.send({ type: 'views.remove', view: view.id })
 
-  return { definitionOf, isChanged, change, putBack, keep, keepAsMine, remove }
+  return { restore, definitionOf, isChanged, change, putBack, keep, keepAsMine, remove }
 })

@@ -1,5 +1,3 @@
-import { z } from 'zod'
-
 declare const brand: unique symbol
 /** An id that cannot be mistaken for another thing's id. A UUID in text form, except where a maker says otherwise. */
 export type Id<Thing extends string> = string & { readonly [brand]: Thing }
@@ -16,21 +14,6 @@ export type ViewId = Id<'view'>
 export type CommandId = Id<'command'>
 /** The id of the command that opened the stay, a slash and a counter, so that browser and server agree. */
 export type StayId = Id<'stay'>
-
-const uuid = z.string().regex(/^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/)
-const idSchema = <T extends string>() => uuid as unknown as z.ZodType<Id<T>, string>
-
-export const personId = idSchema<'person'>()
-export const projectId = idSchema<'project'>()
-export const workflowId = idSchema<'workflow'>()
-export const statusId = idSchema<'status'>()
-export const kindId = idSchema<'kind'>()
-export const fieldId = idSchema<'field'>()
-export const itemId = idSchema<'item'>()
-export const boardId = idSchema<'board'>()
-export const viewId = idSchema<'view'>()
-export const optionId = idSchema<'option'>()
-export const commandId = idSchema<'command'>()
 
 /** Makes ids. The browser and the server pass UUIDv7 makers in; core itself has no source of randomness. */
 export type NewId = () => string

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import * as ids from '../base/ids'
+import * as ids from '../base/id-schemas'
 import { must, ok, problem } from '../base/result'
 import { isSameValue } from '../base/sorted-ids'
 import { needsRole } from '../access/access'

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import * as ids from '../base/ids'
+import * as ids from '../base/id-schemas'
 import { ranksBetween } from '../base/ranks'
 import { firstProblem, must, ok, problem, type Problem } from '../base/result'
 import { needsRole, needsWorkspaceRole } from '../access/access'
@@ -11,15 +11,8 @@ import { fieldTypes } from '../fields/registry'
 import { mostRecords } from './csv'
 import { checkTitle, itemMade, newItem, type NewItem } from '../items/add'
 import { StayIds } from '../items/changes'
-import {
-  fieldRecord,
-  kindRecord,
-  longTextId,
-  optionRecord,
-  personRecord,
-  type Field,
-  type Item,
-} from '../model/records'
+import { longTextId, type Field, type Item } from '../model/records'
+import { fieldRecord, kindRecord, optionRecord, personRecord } from '../model/schemas'
 import type { Reader } from '../model/reader'
 
 /** Everything that a file becomes, with the ids of all that is new. */

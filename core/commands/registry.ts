@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { commandId } from '../base/ids'
+import { commandId } from '../base/id-schemas'
 import { fail, ok, problem, type Result } from '../base/result'
 import { bringIn } from '../bring-in/command'
 import { setLimit } from '../board/set-limit'

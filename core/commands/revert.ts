@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import * as ids from '../base/ids'
+import * as ids from '../base/id-schemas'
 import { fail, ok, problem, type Problem, type Result } from '../base/result'
 import { idsAlsoIn, idsMissingFrom, isSameValue } from '../base/sorted-ids'
 import { needsRole } from '../access/access'

@@ -14,3 +14,6 @@ export const longText: FieldType = {
 
 export const isLongTextMark = (value: unknown): value is LongTextMark =>
   typeof value === 'object' && value !== null && 'revision' in value && Number.isInteger(value.revision)
+
+/** 0: nothing has been written. */
+export const revisionOf = (value: unknown): number => (isLongTextMark(value) ? value.revision : 0)

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import * as ids from '../base/ids'
+import * as ids from '../base/id-schemas'
 import { rankBetween } from '../base/ranks'
 import { firstProblem, must, ok, problem, type Problem } from '../base/result'
 import { needsRole } from '../access/access'
@@ -9,7 +9,8 @@ import { isEmptyValue, longestShortText } from '../fields/contract'
 import { isOver } from '../model/turn'
 import type { Reader } from '../model/reader'
 import type { Item } from '../model/records'
-import { checkParent, lastSiblingRank, placeRecord, ranksAt, StayIds } from './changes'
+import { checkParent, lastSiblingRank, ranksAt, StayIds } from './changes'
+import { placeRecord } from './place'
 import { checkUnique, checkValue, normalised, valueRecord } from './values'
 
 export const newItem = z.object({

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import * as ids from '../base/ids'
+import * as ids from '../base/id-schemas'
 import { firstProblem, must, ok } from '../base/result'
 import { defineCommand } from '../change/command'
 import { changeOf, checkItem, stamp } from './changes'

@@ -8,12 +8,7 @@ import { needsRole } from '../access/access'
 import { isOver } from '../model/turn'
 import type { Reader } from '../model/reader'
 import type { Item, ItemId, ProjectId, StatusId } from '../model/records'
-import { z } from 'zod'
-import * as ids from '../base/ids'
-
-/** Before or after another item of the project. */
-export const placeRecord = z.union([z.object({ before: ids.itemId }), z.object({ after: ids.itemId })])
-export type Place = Readonly<z.infer<typeof placeRecord>>
+import type { Place } from './place'
 
 /** The item, if it is there and the person may change it. */
 export function checkItem(reader: Reader, id: ItemId, context: Context): Problem | undefined {

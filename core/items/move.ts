@@ -1,8 +1,9 @@
 import { z } from 'zod'
-import * as ids from '../base/ids'
+import * as ids from '../base/id-schemas'
 import { firstProblem, must, ok } from '../base/result'
 import { defineCommand } from '../change/command'
-import { changeOf, changeStatus, checkItem, checkStatus, placeRecord, ranksAt, stamp, StayIds } from './changes'
+import { changeOf, changeStatus, checkItem, checkStatus, ranksAt, stamp, StayIds } from './changes'
+import { placeRecord } from './place'
 
 /**
  * Moves cards: to another status, to another place in the project's order, or both at once. A status carries the one

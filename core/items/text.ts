@@ -1,10 +1,10 @@
 import { z } from 'zod'
-import * as ids from '../base/ids'
+import * as ids from '../base/id-schemas'
 import { must, ok, problem } from '../base/result'
 import { defineCommand } from '../change/command'
 import { makes, type Change } from '../change/patch'
 import { longestLongText } from '../fields/contract'
-import { isLongTextMark } from '../fields/long-text'
+import { revisionOf } from '../fields/long-text'
 import { longTextId } from '../model/records'
 import { changeOf, checkItem, stamp } from './changes'
 
@@ -49,6 +49,3 @@ export const setText = defineCommand({
     }
   },
 })
-
-/** 0 where the field is empty. */
-export const revisionOf = (value: unknown): number => (isLongTextMark(value) ? value.revision : 0)

@@ -4,7 +4,7 @@ import { firstProblem, ok, problem } from '../base/result'
 import { isAtLeast, memberId, needsWorkspaceRole } from '../access/access'
 import { defineCommand } from '../change/command'
 import { makes } from '../change/patch'
-import { memberRecord, personRecord } from '../model/records'
+import { memberRecord, personRecord } from '../model/schemas'
 
 /** Adds people to the workspace and makes them members of projects. Accounts (passwords) are made apart. */
 export const addPeople = defineCommand({

@@ -12,7 +12,7 @@ import {
   statusRecord,
   viewRecord,
   workflowRecord,
-} from '../model/records'
+} from '../model/schemas'
 
 /** A project with all that it begins with; `starterPattern` makes such a body. */
 export const projectBody = z.object({

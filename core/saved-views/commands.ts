@@ -1,12 +1,13 @@
 import { z } from 'zod'
-import * as ids from '../base/ids'
+import * as ids from '../base/id-schemas'
 import { must, ok, problem, type Problem } from '../base/result'
 import { isSameValue } from '../base/sorted-ids'
 import { needsRole } from '../access/access'
 import { defineCommand, type Context } from '../change/command'
 import { makes } from '../change/patch'
 import type { Reader } from '../model/reader'
-import { viewDefinition, viewRecord, type View } from '../model/records'
+import type { View } from '../model/records'
+import { viewDefinition, viewRecord } from '../model/schemas'
 
 /** One's own views are one's own; shared ones are kept by leads. */
 function mayKeep(reader: Reader, view: Pick<View, 'owner' | 'project'>, context: Context): Problem | undefined {

@@ -99,7 +99,7 @@ test('an item opens beside the table with its address; everything that happened 
   browser,
 }) => {
   const page = await demo.as(browser, 'Imke', { at: 'All items' })
-  await page.getByRole('button', { name: 'open GLH-3', exact: true }).click()
+  await page.getByRole('gridcell', { name: 'GLH-3', exact: true }).click()
   await expect(page).toHaveURL(/item=GLH-3/)
   const panel = page.getByRole('complementary', { name: 'Item' })
   await panel.getByRole('button', { name: 'Change due' }).click()
@@ -120,7 +120,7 @@ test('an item opens beside the table with its address; everything that happened 
 
 test('an item is put inside another by keyboard; words that find nothing leave it where it is', async ({ browser }) => {
   const page = await demo.as(browser, 'Imke', { at: 'All items' })
-  await page.getByRole('button', { name: 'open GLH-9', exact: true }).click()
+  await page.getByRole('gridcell', { name: 'GLH-9', exact: true }).click()
   const panel = page.getByRole('complementary', { name: 'Item' })
   const inside = panel.getByRole('button', { name: 'Change Inside' })
   const before = (await inside.textContent())!

@@ -51,7 +51,6 @@ describe('who gets what from each route', () => {
     ['the history of an item one may not see', () => `/api/items/${closed.items[0]!.id}/history`, { owner: 200, lead: 200, contributor: 404, reader: 404, nobody: 401 }],
     ['a long text', () => `/api/items/${items[0]!.id}/texts/${v7()}`, { owner: 200, lead: 200, contributor: 200, reader: 200, nobody: 401 }],
     ['a long text one may not see', () => `/api/items/${closed.items[0]!.id}/texts/${v7()}`, { owner: 200, lead: 200, contributor: 404, reader: 404, nobody: 401 }],
-    ['the session', () => '/api/session', { owner: 200, lead: 200, contributor: 200, reader: 200, nobody: 200 }],
     ['the welcome', () => '/api/welcome', { owner: 200, lead: 200, contributor: 200, reader: 200, nobody: 200 }],
     ['the health', () => '/health', { owner: 200, lead: 200, contributor: 200, reader: 200, nobody: 200 }],
   ] // prettier-ignore

@@ -26,7 +26,6 @@ useStretch(
   () => props.answer?.stretch,
   () => count.value,
   (from, to) => board.look(props.column.id, from, to),
-  50,
 )
 const measure = (element: unknown) => element instanceof HTMLElement && virtualizer.value.measureElement(element)
 

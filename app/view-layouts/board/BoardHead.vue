@@ -2,7 +2,7 @@
 import { computed, ref, watch } from 'vue'
 import type { Column, Status } from '#core/model/records'
 import { useDirectory } from '../../stores/directory'
-import LeafMark from '../../parts/LeafMark.vue'
+import { LeafMark } from '../../parts/marks'
 import PlacesMark from '../../parts/PlacesMark.vue'
 import { words } from '../../words'
 

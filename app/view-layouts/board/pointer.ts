@@ -1,13 +1,4 @@
-import {
-  AutoScroller,
-  Cursor,
-  Draggable,
-  DragDropManager,
-  PointerActivationConstraints,
-  PointerSensor,
-  PreventSelection,
-  StyleInjector,
-} from '@dnd-kit/dom'
+import type { Draggable, DragDropManager } from '@dnd-kit/dom'
 import type { Row } from '../../replica/watches'
 
 interface Over {
@@ -28,46 +19,62 @@ export interface Pointer {
 
 /** Picks cards up by mouse, pen or touch, and says over which place of which column they are. */
 export function followPointer(told: Told): Pointer {
-  let manager: DragDropManager | undefined
+  let isOpen = false
+  let drag: { readonly manager: DragDropManager; readonly make: typeof Draggable } | undefined
   const waiting = new Map<HTMLElement, () => Row>()
   const made = new Map<HTMLElement, Draggable>()
-  let grip = { x: 0, y: 0 }
 
   function make(element: HTMLElement, row: () => Row): void {
-    if (manager) made.set(element, new Draggable({ id: row().item.id, element, data: { row } }, manager))
+    if (drag) made.set(element, new drag.make({ id: row().item.id, element, data: { row } }, drag.manager))
+  }
+
+  /** The library comes after the board has been drawn: cards wait for it. */
+  async function load(): Promise<void> {
+    const dnd = await import('@dnd-kit/dom')
+    if (!isOpen) return
+    const nonce = document.querySelector<HTMLScriptElement>('script[nonce]')?.nonce
+    const manager = new dnd.DragDropManager({
+      sensors: [
+        dnd.PointerSensor.configure({
+          activationConstraints: (event) =>
+            event.pointerType === 'touch'
+              ? [new dnd.PointerActivationConstraints.Delay({ value: 250, tolerance: 6 })]
+              : [new dnd.PointerActivationConstraints.Distance({ value: 5 })],
+        }),
+      ],
+      plugins: [
+        dnd.AutoScroller,
+        dnd.Cursor,
+        dnd.PreventSelection,
+        dnd.StyleInjector.configure(nonce ? { nonce } : {}),
+      ],
+    })
+    drag = { manager, make: dnd.Draggable }
+    let grip = { x: 0, y: 0 }
+    manager.monitor.addEventListener('dragstart', ({ operation }) => {
+      const { source, position } = operation
+      if (!(source instanceof dnd.Draggable) || !source.element) return
+      const box = source.element.getBoundingClientRect()
+      grip = { x: position.initial.x - box.x, y: position.initial.y - box.y }
+      told.start((source.data as { row: () => Row }).row(), box)
+    })
+    manager.monitor.addEventListener('dragmove', (event) => {
+      const at = event.to ?? event.operation.position.current
+      told.move(at.x - grip.x, at.y - grip.y, placeAt(at.x, at.y - grip.y, event.operation.source?.id))
+    })
+    manager.monitor.addEventListener('dragend', ({ canceled }) => told.end(!canceled))
+    for (const [element, row] of waiting) make(element, row)
   }
 
   return {
     open() {
-      const nonce = document.querySelector<HTMLScriptElement>('script[nonce]')?.nonce
-      manager = new DragDropManager({
-        sensors: [
-          PointerSensor.configure({
-            activationConstraints: (event) =>
-              event.pointerType === 'touch'
-                ? [new PointerActivationConstraints.Delay({ value: 250, tolerance: 6 })]
-                : [new PointerActivationConstraints.Distance({ value: 5 })],
-          }),
-        ],
-        plugins: [AutoScroller, Cursor, PreventSelection, StyleInjector.configure(nonce ? { nonce } : {})],
-      })
-      manager.monitor.addEventListener('dragstart', ({ operation }) => {
-        const { source, position } = operation
-        if (!(source instanceof Draggable) || !source.element) return
-        const box = source.element.getBoundingClientRect()
-        grip = { x: position.initial.x - box.x, y: position.initial.y - box.y }
-        told.start((source.data as { row: () => Row }).row(), box)
-      })
-      manager.monitor.addEventListener('dragmove', (event) => {
-        const at = event.to ?? event.operation.position.current
-        told.move(at.x - grip.x, at.y - grip.y, placeAt(at.x, at.y - grip.y, event.operation.source?.id))
-      })
-      manager.monitor.addEventListener('dragend', ({ canceled }) => told.end(!canceled))
-      for (const [element, row] of waiting) make(element, row)
+      isOpen = true
+      void load()
     },
     close() {
-      manager?.destroy()
-      manager = undefined
+      isOpen = false
+      drag?.manager.destroy()
+      drag = undefined
       made.clear()
     },
     card(element, row) {

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, ref, watch } from 'vue'
+import { computed, ref, shallowRef, watch } from 'vue'
 import { useVirtualizer } from '@tanstack/vue-virtual'
 import type { Project, View, ViewDefinition } from '#core/model/records'
 import { useWatch } from '../../replica/use-watch'
@@ -9,10 +9,12 @@ import { useChanges } from '../../stores/changes'
 import { useDirectory } from '../../stores/directory'
 import { useViews } from '../../stores/views'
 import { words } from '../../words'
+import { observeSize } from '../observe-size'
 import { useAddItem } from '../use-add-item'
 import { useStretch } from '../use-stretch'
+import { useLightRows } from './use-light-rows'
 import { columnsOf, gridTemplate, leastWidth, type TableColumn } from './columns'
-import TableCell from './TableCell.vue'
+import TableRow, { type Edit } from './TableRow.vue'
 
 /** All items of the view, one a row; edited in place by mouse or keyboard alone (ARIA grid). */
 const props = defineProps<{ project: Project; view: View; definition: ViewDefinition }>()
@@ -49,6 +51,9 @@ const virtualizer = useVirtualizer(
     getScrollElement: () => scroller.value ?? null,
     estimateSize: () => rowHeight,
     overscan: 8,
+    // As high as the window until it has been laid out: rows are drawn at once, and nothing is laid out before its time.
+    initialRect: { width: 0, height: innerHeight },
+    observeElementRect: observeSize,
   })),
 )
 const shown = computed(() => virtualizer.value.getVirtualItems())
@@ -60,17 +65,21 @@ const slots = computed(() => {
   const pool = Math.max(1, Math.ceil(shown.value.length / 16) * 16)
   return shown.value.map((line) => ({ line, slot: line.index % pool })).sort((a, b) => a.slot - b.slot)
 })
+const light = useLightRows(shown)
 useStretch(
   shown,
   () => answer.value?.stretch,
   () => total.value,
   (from, to) => look('', from, to),
-  80,
 )
 
 /** The cell that has the keyboard. */
 const at = ref({ row: 0, column: 1 })
-const editing = ref<{ item: string; column: string; typed?: string | undefined }>()
+const editing = shallowRef<Edit>()
+/** What was typed stays on the screen until the row says it, so that nothing flickers back. */
+const sent = shallowRef<{ row: Row; title: string }>()
+const sentTitle = (row: Row | undefined) => (sent.value && sent.value.row === row ? sent.value.title : undefined)
+const editOf = (row: Row | undefined) => (row && editing.value?.item === row.item.id ? editing.value : undefined)
 const activeItem = computed(() => rowAt(at.value.row)?.item.id)
 watch(activeItem, (id) => hold(id ? [id] : []))
 watch(total, (n) => {
@@ -89,7 +98,7 @@ function focusCell(row: number, column: number): void {
 /** The row may have to be scrolled to and fetched first: some frames pass until its cell can take the focus. */
 function focusWhenDrawn(frames: number): void {
   const { row, column } = at.value
-  const cell = scroller.value?.querySelector<HTMLElement>(`[data-row="${row}"][data-column="${column}"]`)
+  const cell = scroller.value?.querySelector<HTMLElement>(`[data-row="${row}"][data-column="${column}"]:not(.editing)`)
   if (!cell) return void (frames && requestAnimationFrame(() => focusWhenDrawn(frames - 1)))
   cell.focus()
   const held = rowAt(row)
@@ -128,6 +137,28 @@ function startEdit(rowIndex: number, columnIndex: number, typed?: string): void 
     return void setValue(changes, row.item, column.field.id, held, held ? null : true)
   }
   editing.value = { item: row.item.id, column: column.id, typed }
+}
+
+const placeOf = (target: EventTarget | null): { row: number; column: number } | undefined => {
+  const cell = (target as HTMLElement).closest<HTMLElement>('[role=gridcell]')
+  return cell ? { row: Number(cell.dataset.row), column: Number(cell.dataset.column) } : undefined
+}
+function onFocus(event: FocusEvent): void {
+  const place = placeOf(event.target)
+  if (place && (place.row !== at.value.row || place.column !== at.value.column)) at.value = place
+}
+function onDoubleClick(event: MouseEvent): void {
+  const place = placeOf(event.target)
+  if (place && !editing.value) startEdit(place.row, place.column)
+}
+function onClick(event: MouseEvent): void {
+  const place = placeOf(event.target)
+  const row = place && (event.target as HTMLElement).closest('.key') && rowAt(place.row)
+  if (row) emit('open', row.address)
+}
+function keepSent(index: number, title: string | undefined): void {
+  const row = rowAt(index)
+  sent.value = row && title !== undefined ? { row, title } : undefined
 }
 
 function empty(rowIndex: number, columnIndex: number): void {
@@ -196,34 +227,28 @@ async function add(): Promise<void> {
           <span v-else>{{ column.name }}</span>
         </div>
       </div>
-      <div class="rows" role="rowgroup" :style="{ height: `${virtualizer.getTotalSize()}px`, minWidth }">
-        <div
+      <div
+        class="rows"
+        role="rowgroup"
+        :style="{ height: `${virtualizer.getTotalSize()}px`, minWidth, '--columns': template }"
+        @focusin="onFocus"
+        @dblclick="onDoubleClick"
+        @click="onClick"
+      >
+        <TableRow
           v-for="{ line, slot } in slots"
           :key="slot"
-          class="row"
-          role="row"
-          :aria-rowindex="line.index + 2"
-          :class="{ at: line.index === at.row, blank: !rowAt(line.index) }"
-          :style="{ gridTemplateColumns: template, transform: `translateY(${line.start}px)` }"
-        >
-          <template v-if="rowAt(line.index)">
-            <TableCell
-              v-for="(column, i) in columns"
-              :key="column.id"
-              :row="rowAt(line.index)!"
-              :column="column"
-              :data-row="line.index"
-              :data-column="i"
-              :active="line.index === at.row && i === at.column"
-              :editing="editing?.item === rowAt(line.index)!.item.id && editing.column === column.id"
-              :typed="editing?.typed"
-              @focus="at = { row: line.index, column: i }"
-              @edit="startEdit(line.index, i)"
-              @open="emit('open', rowAt(line.index)!.address)"
-              @leave="endEdit"
-            />
-          </template>
-        </div>
+          :row="rowAt(line.index)"
+          :index="line.index"
+          :top="line.start"
+          :columns="columns"
+          :light="light.has(line.index)"
+          :at="line.index === at.row ? at.column : -1"
+          :edit="editOf(rowAt(line.index))"
+          :sent="sentTitle(rowAt(line.index))"
+          @leave="endEdit"
+          @sent="keepSent(line.index, $event)"
+        />
       </div>
     </div>
     <div v-if="answer && !total" class="empty">
@@ -257,11 +282,8 @@ async function add(): Promise<void> {
   overflow: auto;
   min-height: 0;
 }
-.head,
-.row {
-  display: grid;
-}
 .head {
+  display: grid;
   position: sticky;
   top: 0;
   z-index: 2;
@@ -289,20 +311,6 @@ async function add(): Promise<void> {
 }
 .rows {
   position: relative;
-}
-.row {
-  position: absolute;
-  left: 0;
-  right: 0;
-  height: 33px;
-  border-bottom: 1px solid var(--rule);
-  contain: layout style;
-}
-.row:hover {
-  background: var(--raised);
-}
-.row.at {
-  background: var(--leaf-tint);
 }
 .empty {
   position: absolute;

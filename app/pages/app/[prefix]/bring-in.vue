@@ -95,15 +95,14 @@ const virtualizer = useVirtualizer(
 )
 const lines = computed(() => virtualizer.value.getVirtualItems())
 async function fetchRows(first = lines.value[0]?.index ?? 0, last = lines.value.at(-1)?.index ?? 40): Promise<void> {
-  const from = Math.max(0, first - 150)
-  rows.value = { from, rows: await api.rows(from, last + 150) }
+  const from = Math.max(0, first - 400)
+  rows.value = { from, rows: await api.rows(from, last + 400) }
 }
 useStretch(
   lines,
   () => (plan.value ? rows.value : undefined),
   () => file.value?.records ?? 0,
   (from, to) => void fetchRows(from, to),
-  80,
 )
 const rowAt = (index: number): ShownRow | undefined => rows.value.rows[index - rows.value.from]
 const faultOf = computed(() => new Map((plan.value?.faults ?? []).map((fault) => [fault.line, fault])))

@@ -1,0 +1,198 @@
+/**
+ * The small signs: leaf, kind, pebbles, values. Each is a function that gives what the sign consists of, which a cell of
+ * the table takes as its own content without a component or an element more, and a component for everywhere else.
+ * Their look is in theme/marks.css.
+ */
+import { createTextVNode, h, type FunctionalComponent, type VNode } from 'vue'
+import {
+  mdiAlertOutline,
+  mdiCommentQuestionOutline,
+  mdiHammerWrench,
+  mdiMagnify,
+  mdiSprout,
+  mdiTextBoxOutline,
+} from '@mdi/js'
+import type { PlainDate } from '#core/base/dates'
+import { printDecimal } from '#core/base/decimals'
+import type { Field, Item, KindIcon } from '#core/model/records'
+import { useDirectory } from '../stores/directory'
+import { words } from '../words'
+import { dayWords } from './dates'
+
+type Directory = ReturnType<typeof useDirectory>
+
+/** A sign: what stands in the element that carries its class. */
+export interface Mark {
+  readonly content: string | VNode[]
+  readonly class?: string | undefined
+  readonly title?: string | undefined
+  /** About how many letters wide it is. */
+  readonly width: number
+}
+const drawn = (mark: Mark | undefined): VNode | undefined =>
+  mark && h('span', { class: mark.class, title: mark.title }, mark.content)
+
+const leafPath = 'M8 1.1C3.3 3.9 2.3 9 8 13.6 13.7 9 12.7 3.9 8 1.1Z'
+/** The parts of a leaf that are the same wherever it is drawn. */
+const stalk = `${leafPath}M8 13.4V16`
+const veins = 'M8 12.6V5.4M8 9.6 10 7.6M8 8 6.2 6.2'
+
+/** Where a status stands: 0 waiting, between 0 and 1 active, 1 finished, below 0 dropped. */
+export function leafMark(share: number, colour: string = 'leaf', title?: string): VNode {
+  const parts =
+    share < 0
+      ? [
+          h('path', { d: leafPath, class: 'fallen' }),
+          h('path', { d: 'M1 14.6h14', stroke: 'currentColor', 'stroke-width': 1.2 }),
+        ]
+      : [
+          share > 0
+            ? h('path', { d: leafPath, class: 'fill', style: { clipPath: `inset(${100 - share * 100}% 0 0)` } })
+            : undefined,
+          h('path', { d: stalk, class: 'edge' }),
+          share === 1 ? h('path', { d: veins, class: 'veins' }) : undefined,
+        ]
+  return h(
+    'svg',
+    {
+      class: share > 0 ? 'leaf' : 'leaf plain',
+      style: share > 0 ? { color: `var(--${colour})` } : undefined,
+      viewBox: '0 0 16 16',
+      role: title ? 'img' : undefined,
+      'aria-label': title,
+      'aria-hidden': title ? undefined : true,
+    },
+    parts,
+  )
+}
+export const LeafMark: FunctionalComponent<{
+  share: number
+  colour?: string | undefined
+  title?: string | undefined
+}> = ({ share, colour, title }) => leafMark(share, colour, title)
+LeafMark.props = ['share', 'colour', 'title']
+
+/** A status by its leaf and name. */
+export function statusMark(directory: Directory, id: string): Mark | undefined {
+  const status = directory.reader.maybe('status', id)
+  if (!status) return undefined
+  const content = [leafMark(directory.share(status), status.colour), createTextVNode(status.name)]
+  return { class: 'status-mark', content, width: status.name.length + 3 }
+}
+export const StatusText: FunctionalComponent<{ status: string }> = ({ status }) =>
+  drawn(statusMark(useDirectory(), status))
+StatusText.props = ['status']
+
+const kindPaths: Readonly<Record<KindIcon, string>> = {
+  task: mdiHammerWrench, defect: mdiAlertOutline, inspection: mdiMagnify, deliverable: mdiSprout,
+  request: mdiCommentQuestionOutline, plain: mdiTextBoxOutline,
+} // prettier-ignore
+
+/** What sort of item it is: its icon and its name in small capitals. */
+export function kindMark({ name, icon }: { readonly name: string; readonly icon: KindIcon }): Mark {
+  const sign = h('svg', { viewBox: '0 0 24 24', 'aria-hidden': true }, [h('path', { d: kindPaths[icon] })])
+  return { class: 'kind-mark', content: [sign, createTextVNode(name)], width: name.length + 3 }
+}
+export const KindMark: FunctionalComponent<{ name: string; icon: KindIcon }> = (kind) => drawn(kindMark(kind))
+KindMark.props = ['name', 'icon']
+
+interface Shown {
+  readonly id: string
+  readonly name: string
+  readonly colour: string
+}
+/** A person's first and last initial. */
+export function initialsOf(name: string): string {
+  const parts = name.split(/\s+/).filter(Boolean)
+  return [parts[0], parts.length > 1 ? parts.at(-1) : undefined]
+    .map((one) => [...(one ?? '')][0] ?? '')
+    .join('')
+    .toUpperCase()
+}
+const pebbleShapes = ['a', 'b', 'c'] as const
+const shapeOf = (id: string) => pebbleShapes[[...id].reduce((sum, one) => sum + one.charCodeAt(0), 0) % 3]
+
+/** A person: initials in a soft, irregular pebble of the person's colour. */
+export function pebble({ id, name, colour }: Shown, large = false): VNode {
+  return h(
+    'span',
+    {
+      class: ['pebble', shapeOf(id), { large }],
+      style: { '--c': `var(--${colour})`, '--on': `var(--on-${colour}, var(--on-colour))` },
+      role: 'img',
+      'aria-label': name,
+      title: name,
+    },
+    initialsOf(name),
+  )
+}
+export const PersonPebble: FunctionalComponent<{ person: Shown; large?: boolean }> = ({ person, large }) =>
+  pebble(person, large)
+PersonPebble.props = { person: Object, large: Boolean }
+
+/** People beside each other; the fifth and further ones as a number. */
+export function pebbles(directory: Directory, ids: readonly string[]): Mark {
+  const people = ids.flatMap((id) => directory.reader.maybe('person', id) ?? [])
+  const content = people.slice(0, 4).map((person) => pebble(person))
+  if (people.length > 4) content.push(h('span', { class: 'soft' }, `+${people.length - 4}`))
+  return { class: 'pebbles', content, width: 3 * content.length }
+}
+export const PersonPebbles: FunctionalComponent<{ people: readonly string[] }> = ({ people }) =>
+  drawn(pebbles(useDirectory(), people))
+PersonPebbles.props = ['people']
+
+const textMark = (text: string): Mark => ({ content: text, width: text.length })
+
+/** A due day: `today`, `27 Nov`, or how late it is in working days; the exact day on hover. */
+export function dueMark(due: PlainDate, late: number, today: PlainDate): Mark {
+  const text = late ? words.phrase.late(late) : due === today ? words.phrase.today : dayWords(due, today)
+  return { ...textMark(text), class: late ? 'late' : undefined, title: dayWords(due) }
+}
+export const DueText: FunctionalComponent<{ due: string | undefined; late: number; today: string }> = (props) =>
+  props.due ? drawn(dueMark(props.due, props.late, props.today)) : undefined
+DueText.props = ['due', 'late', 'today']
+
+/** A field's value as it is shown in a cell, on a card and in the panel. */
+export function valueMark(directory: Directory, field: Field, item: Item, late: number): Mark | undefined {
+  const value = item.values[field.id]
+  if (value === undefined) return undefined
+  const { options, decimals, unit } = field.settings
+  switch (field.type) {
+    case 'people':
+      return pebbles(directory, value as readonly string[])
+    case 'oneOption':
+    case 'severalOptions': {
+      const held = (options ?? []).filter(({ id }) =>
+        Array.isArray(value) ? (value as string[]).includes(id) : value === id,
+      )
+      const content = held.map(({ label, colour }) =>
+        h('span', { class: 'opt', style: { '--t': `var(--${colour}-tint)`, '--x': `var(--${colour}-text)` } }, label),
+      )
+      return { class: 'options-mark', content, width: held.reduce((sum, { label }) => sum + label.length + 2, 0) }
+    }
+    case 'date':
+      return directory.reader.maybe('project', item.project)?.uses.due === field.id
+        ? dueMark(value as PlainDate, late, directory.today)
+        : textMark(dayWords(value as PlainDate, directory.today))
+    case 'number':
+      return textMark(`${printDecimal(value as number, decimals ?? 0)} ${unit ?? ''}`.trim())
+    case 'checkbox':
+      return value ? textMark('✓') : undefined
+    case 'longText':
+      return textMark('¶')
+    case 'shortText':
+      return textMark(value as string)
+  }
+}
+/** `named`: people with their names. */
+export const ValueText: FunctionalComponent<{ field: Field; item: Item; late: number; named?: boolean }> = (props) => {
+  const directory = useDirectory()
+  const sign = drawn(valueMark(directory, props.field, props.item, props.late))
+  if (!props.named || props.field.type !== 'people' || !sign) return sign
+  const ids = props.item.values[props.field.id] as readonly string[]
+  return h('span', { class: 'people-mark' }, [
+    sign,
+    h('span', ids.map((id) => directory.reader.names.person(id) ?? '').join(', ')),
+  ])
+}
+ValueText.props = { field: Object, item: Object, late: Number, named: Boolean }

@@ -1,0 +1,57 @@
+/** Rows cross from the worker once: an answer carries those that the page does not hold, and the ids of the others. */
+import type { Answers, Question, Row, Stretch } from './watches'
+
+type Answer = Answers[Question['ask']]
+/** What the page holds of each list, by item: the row's version. */
+export type Held = Map<string, ReadonlyMap<string, string>>
+
+/** An answer as it crosses; in its stretches an id stands for a row that the page holds. */
+export interface Packed {
+  readonly packed: Answer
+}
+
+const tableList = ''
+
+/** Replaces the rows that were sent before by their ids, and notes what the page holds from now on. */
+export function pack(held: Held, answer: Answer): Packed {
+  // A list that the answer has no more is not held any longer.
+  const heldBefore = new Map(held)
+  held.clear()
+  const stretch = (list: string, now: Stretch): Stretch => {
+    const before = heldBefore.get(list)
+    held.set(list, new Map(now.rows.map((row) => [row.item.id, row.v])))
+    if (!before) return now
+    const rows = now.rows.map((row) => (before.get(row.item.id) === row.v ? row.item.id : row))
+    return { from: now.from, rows: rows as unknown as Row[] }
+  }
+  return { packed: throughStretches(answer, stretch) }
+}
+
+/** The answer whole again. Rows that say the same as before are the ones of before, and not drawn anew. */
+export function unpack<A extends Answer>(before: A | undefined, { packed }: Packed): A {
+  const known = new Map<string, ReadonlyMap<string, Row>>()
+  throughStretches(before, (list, { rows, ...stretch }) => {
+    known.set(list, new Map(rows.map((row) => [row.item.id, row])))
+    return { ...stretch, rows }
+  })
+  return throughStretches(packed, (list, { from, rows }) => ({
+    from,
+    rows: (rows as readonly (Row | string)[]).map((row) => {
+      const held = known.get(list)?.get(typeof row === 'string' ? row : row.item.id)
+      if (typeof row !== 'string') return held?.v === row.v ? held : row
+      if (!held) throw new Error(`row ${row} of list “${list}” is not held`)
+      return held
+    }),
+  })) as A
+}
+
+function throughStretches(answer: Answer, map: (list: string, stretch: Stretch) => Stretch): Answer {
+  if (!answer) return answer
+  if ('stretch' in answer) return { ...answer, stretch: map(tableList, answer.stretch) }
+  if ('columns' in answer)
+    return {
+      ...answer,
+      columns: answer.columns.map((column) => ({ ...column, stretch: map(column.column, column.stretch) })),
+    }
+  return answer
+}

@@ -1,0 +1,17 @@
+interface Scrolling {
+  readonly scrollElement: Element | null
+}
+
+/** Tells a virtual list its size when it has been laid out anyway, where the library's own would force that. */
+export function observeSize(
+  list: Scrolling,
+  tell: (size: { width: number; height: number }) => void,
+): (() => void) | undefined {
+  const element = list.scrollElement
+  if (!element) return undefined
+  const observer = new ResizeObserver(([entry]) => {
+    if (entry) tell({ width: Math.round(entry.contentRect.width), height: Math.round(entry.contentRect.height) })
+  })
+  observer.observe(element)
+  return () => observer.disconnect()
+}

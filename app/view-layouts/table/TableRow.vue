@@ -1,0 +1,184 @@
+<script lang="ts">
+import { defineComponent, h, type PropType, type VNode } from 'vue'
+import { kindMark, statusMark, valueMark, type Mark } from '../../parts/marks'
+import type { Row } from '../../replica/watches'
+import { useDirectory } from '../../stores/directory'
+import { words } from '../../words'
+import CellEditor from './CellEditor.vue'
+import type { TableColumn } from './columns'
+
+export interface Edit {
+  readonly item: string
+  readonly column: string
+  readonly typed?: string | undefined
+}
+
+/** A title, and how many items stand inside it. */
+const titleMark = (title: string, inside: number): Mark => ({
+  content: inside ? [h('span', { class: 'name' }, title), h('span', { class: 'soft inside' }, inside)] : title,
+  class: inside ? 'with-inside' : undefined,
+  title,
+  width: title.length,
+})
+/** A cell is clipped only where it may be too narrow: clipping every cell costs a third of a frame. */
+const isCut = (column: TableColumn, mark: Mark | undefined): boolean => !!mark && mark.width * 7 + 20 > column.least
+
+/**
+ * One row, drawn as plain elements in one component: a screen of rows is drawn anew within a frame while it is scrolled.
+ * What happens in a cell is heard by the table, which finds row and column in `data-row` and `data-column`.
+ */
+export default defineComponent({
+  name: 'TableRow',
+  props: {
+    row: { type: Object as PropType<Row | undefined>, default: undefined },
+    index: { type: Number, required: true },
+    top: { type: Number, required: true },
+    columns: { type: Array as PropType<readonly TableColumn[]>, required: true },
+    /** It is being scrolled past: only key and title are drawn. */
+    light: { type: Boolean, required: true },
+    /** The column that has the keyboard; -1: it is in another row. */
+    at: { type: Number, required: true },
+    edit: { type: Object as PropType<Edit | undefined>, default: undefined },
+    /** A title that was typed and is on its way. */
+    sent: { type: String as PropType<string | undefined>, default: undefined },
+  },
+  emits: ['leave', 'sent'],
+  setup(props, { emit }) {
+    const directory = useDirectory()
+
+    function markOf(row: Row, column: TableColumn): Mark | undefined {
+      switch (column.is) {
+        case 'key':
+          return { content: row.key, width: row.key.length, title: words.queue.open }
+        case 'title':
+          return titleMark(props.sent ?? row.item.title, row.children)
+        case 'kind': {
+          const kind = directory.reader.maybe('kind', row.item.kind)
+          return kind && kindMark(kind)
+        }
+        case 'status':
+          return statusMark(directory, row.item.status)
+        case 'field':
+          return column.field && valueMark(directory, column.field, row.item, row.late)
+      }
+    }
+
+    function cell(row: Row, column: TableColumn, i: number): VNode {
+      const place = { 'data-row': props.index, 'data-column': i }
+      if (props.edit?.column === column.id)
+        return h(CellEditor, { ...place, key: `edit ${column.id}`, row, column, typed: props.edit.typed, onLeave: (by: string) => emit('leave', by), onSent: (title?: string) => emit('sent', title) }) // prettier-ignore
+      const mark = markOf(row, column)
+      return h(
+        'div',
+        {
+          ...place,
+          key: column.id,
+          role: 'gridcell',
+          class: `cell ${column.isNumber ? 'number' : column.is} ${mark?.class ?? ''} ${isCut(column, mark) ? 'cut' : ''}`,
+          title: mark?.title,
+          tabindex: props.at === i ? 0 : -1,
+          'aria-readonly': column.is === 'key' || undefined,
+        },
+        mark?.content,
+      )
+    }
+
+    return () => {
+      const { row, index, top, columns, at, light } = props
+      return h(
+        'div',
+        {
+          role: 'row',
+          'aria-rowindex': index + 2,
+          class: ['item-row', { at: at >= 0, blank: !row, edited: !!props.edit }],
+          style: { transform: `translateY(${top}px)` },
+        },
+        row && (light ? columns.slice(0, 2) : columns).map((column, i) => cell(row, column, i)),
+      )
+    }
+  },
+})
+</script>
+
+<style>
+.item-row {
+  display: grid;
+  grid-template-columns: var(--columns);
+  position: absolute;
+  left: 0;
+  right: 0;
+  height: 33px;
+  border-bottom: 1px solid var(--rule);
+  contain: strict;
+}
+/* Its editor may reach beyond it. */
+.item-row.edited {
+  contain: layout style;
+}
+.item-row:hover {
+  background: var(--raised);
+}
+.item-row.at {
+  background: var(--leaf-tint);
+}
+.item-row .cell {
+  padding: 0 10px;
+  height: 32px;
+  line-height: 32px;
+  white-space: nowrap;
+  min-width: 0;
+}
+.item-row .status-mark,
+.item-row .kind-mark,
+.item-row .pebbles,
+.item-row .options-mark,
+.item-row .with-inside {
+  display: flex;
+  align-items: center;
+}
+.item-row .with-inside {
+  gap: 6px;
+}
+.item-row .options-mark {
+  line-height: 18px;
+}
+.item-row .cut,
+.item-row .name {
+  overflow: hidden;
+  text-overflow: ellipsis;
+}
+.item-row .cell:focus {
+  outline: none;
+}
+.item-row .cell[tabindex='0']:focus {
+  box-shadow: inset 0 0 0 1px var(--leaf);
+}
+.item-row .cell[tabindex='0']:focus-visible {
+  box-shadow: inset 0 0 0 2px var(--leaf);
+  border-radius: 2px;
+}
+.item-row .number {
+  text-align: right;
+}
+.item-row .key {
+  padding-left: 24px;
+  color: var(--soft);
+  cursor: pointer;
+}
+.item-row .key:hover {
+  text-decoration: underline;
+  text-underline-offset: 3px;
+}
+.item-row .inside {
+  font-size: 12px;
+  border: 1px solid var(--rule-strong);
+  border-radius: 8px;
+  padding: 0 6px;
+  line-height: 15px;
+}
+@media (max-width: 700px) {
+  .item-row .key {
+    padding-left: 16px;
+  }
+}
+</style>

@@ -1,0 +1,6 @@
+import { z } from 'zod'
+import * as ids from '../base/id-schemas'
+
+/** Before or after another item of the project. */
+export const placeRecord = z.union([z.object({ before: ids.itemId }), z.object({ after: ids.itemId })])
+export type Place = Readonly<z.infer<typeof placeRecord>>
