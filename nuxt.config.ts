@@ -1,6 +1,5 @@
 import { fileURLToPath } from 'node:url'
 import { defineNuxtConfig } from 'nuxt/config'
-import vuetify, { transformAssetUrls } from 'vite-plugin-vuetify'
 
 const core = fileURLToPath(new URL('./core', import.meta.url))
 
@@ -41,8 +40,6 @@ export default defineNuxtConfig({
     alias: { '#core': core },
   },
   vite: {
-    plugins: [vuetify({ autoImport: true })],
-    vue: { template: { transformAssetUrls } },
     worker: { format: 'es' },
     build: { cssCodeSplit: false },
     $client: {

@@ -3,6 +3,7 @@ import { computed, ref } from 'vue'
 import { useRoute } from 'vue-router'
 import { mdiChevronLeft, mdiChevronRight, mdiClose } from '@mdi/js'
 import { isAtLeast } from '#core/access/access'
+import PopMenu from '../overlays/PopMenu.vue'
 import { useDirectory } from '../stores/directory'
 import { useSession } from '../stores/session'
 import { words } from '../words'
@@ -17,6 +18,8 @@ const directory = useDirectory()
 const session = useSession()
 const route = useRoute()
 const isStarting = ref(false)
+const isMenuOpen = ref(false)
+const meButton = ref<HTMLElement>()
 const mayStart = computed(() => isAtLeast(directory.me?.role ?? undefined, 'lead'))
 const here = (path: string): 'page' | undefined => (route.path === path ? 'page' : undefined)
 const shared = (id: string) => directory.views(id as never).filter((view) => !view.owner)
@@ -79,19 +82,26 @@ const own = (id: string) => directory.views(id as never).filter((view) => view.o
         {{ words.frame.newProject }}
       </button>
     </div>
-    <v-menu v-if="directory.me" location="top start">
-      <template #activator="{ props: activator }">
-        <button type="button" class="me" v-bind="activator" :aria-label="words.frame.menuOf(directory.me.name)">
-          <PersonPebble :person="directory.me" aria-hidden="true" /><span v-if="!folded">{{ directory.me.name }}</span>
-        </button>
-      </template>
+    <button
+      v-if="directory.me"
+      ref="meButton"
+      type="button"
+      class="me"
+      aria-haspopup="menu"
+      :aria-expanded="isMenuOpen"
+      :aria-label="words.frame.menuOf(directory.me.name)"
+      @click="isMenuOpen = !isMenuOpen"
+    >
+      <PersonPebble :person="directory.me" aria-hidden="true" /><span v-if="!folded">{{ directory.me.name }}</span>
+    </button>
+    <PopMenu :at="isMenuOpen ? meButton : undefined" above brief @close="isMenuOpen = false">
       <div class="pop menu">
         <button type="button" @click="session.setNight(!session.night)">
           {{ session.night ? words.frame.day : words.frame.night }}
         </button>
         <button type="button" @click="session.signOut()">{{ words.frame.signOut }}</button>
       </div>
-    </v-menu>
+    </PopMenu>
     <NewProject v-model="isStarting" />
   </nav>
 </template>

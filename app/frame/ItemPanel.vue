@@ -6,6 +6,7 @@ import { dayNumber, dateIn } from '#core/base/dates'
 import type { Field, ItemId } from '#core/model/records'
 import { useWatch } from '../replica/use-watch'
 import { dayWords } from '../parts/dates'
+import PopMenu from '../overlays/PopMenu.vue'
 import ChoiceList from '../parts/ChoiceList.vue'
 import { kindChoices, statusChoices } from '../parts/choices'
 import { setValue } from '../parts/edits'
@@ -305,13 +306,7 @@ const archive = () =>
       <button v-if="mayEdit" type="button" class="link archive" @click="archive">
         {{ item.archived ? words.item.restore : words.item.archive }}
       </button>
-      <v-menu
-        :model-value="!!choosing"
-        :target="choosing?.at"
-        :close-on-content-click="false"
-        location="bottom start"
-        @update:model-value="endChoosing"
-      >
+      <PopMenu :at="choosing?.at" @close="endChoosing">
         <div v-if="choosing" class="pop">
           <ParentPicker v-if="choosing.what === 'parent'" :item="item" @choose="chosen" @leave="endChoosing" />
           <ChoiceList
@@ -325,7 +320,7 @@ const archive = () =>
             @leave="endChoosing"
           />
         </div>
-      </v-menu>
+      </PopMenu>
     </template>
   </aside>
 </template>

@@ -4,6 +4,7 @@ import { v7 } from 'uuid'
 import { navigateTo } from 'nuxt/app'
 import { starterPattern } from '#core/projects/starter-pattern'
 import { paletteColours } from '#core/model/records'
+import PopDialog from '../overlays/PopDialog.vue'
 import { useChanges } from '../stores/changes'
 import { useDirectory } from '../stores/directory'
 import { words } from '../words'
@@ -38,7 +39,7 @@ async function start(): Promise<void> {
 </script>
 
 <template>
-  <v-dialog v-model="isOpen" :aria-label="words.project.title">
+  <PopDialog v-model="isOpen" :label="words.project.title">
     <form class="pop" @submit.prevent="start">
       <h2>{{ words.project.title }}</h2>
       <label class="field">{{ words.project.name }}<input v-model="name" maxlength="120" autofocus required /></label>
@@ -63,7 +64,7 @@ async function start(): Promise<void> {
         </button>
       </div>
     </form>
-  </v-dialog>
+  </PopDialog>
 </template>
 
 <style scoped>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import PopDialog from '../overlays/PopDialog.vue'
 import ItemFinder from '../parts/ItemFinder.vue'
 import { words } from '../words'
 
@@ -12,11 +13,11 @@ function open(key: string): void {
 </script>
 
 <template>
-  <v-dialog v-model="isOpen" :aria-label="words.frame.search">
+  <PopDialog v-model="isOpen" :label="words.frame.search">
     <div class="pop search">
       <ItemFinder :label="words.frame.search" @choose="open($event.key)" @leave="isOpen = false" />
     </div>
-  </v-dialog>
+  </PopDialog>
 </template>
 
 <style scoped>

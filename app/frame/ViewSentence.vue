@@ -3,6 +3,7 @@ import { computed, nextTick, ref } from 'vue'
 import { navigateTo } from 'nuxt/app'
 import type { View, ViewDefinition } from '#core/model/records'
 import { sentenceOf, type PhraseName } from '#core/views/sentence'
+import PopMenu from '../overlays/PopMenu.vue'
 import { dayWords } from '../parts/dates'
 import { useDirectory } from '../stores/directory'
 import { useViews } from '../stores/views'
@@ -99,13 +100,7 @@ async function remove(): Promise<void> {
         <button type="button" @click="remove">{{ words.view.removeView }}</button>
       </div>
     </div>
-    <v-menu
-      :model-value="!!open"
-      :target="open?.at"
-      :close-on-content-click="false"
-      location="bottom start"
-      @update:model-value="leave"
-    >
+    <PopMenu :at="open?.at" @close="leave">
       <div v-if="open" class="pop" role="dialog" :aria-label="words.phrase.more">
         <PhraseEditor
           :key="open.phrase"
@@ -117,7 +112,7 @@ async function remove(): Promise<void> {
           @leave="leave"
         />
       </div>
-    </v-menu>
+    </PopMenu>
   </div>
 </template>
 

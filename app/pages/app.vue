@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { onBeforeUnmount, onMounted, ref } from 'vue'
-import { navigateTo } from 'nuxt/app'
+import { navigateTo, useNuxtApp } from 'nuxt/app'
 import { useRoute, useRouter } from 'vue-router'
+import { loadOverlays } from '../overlays/overlays'
 import SearchBox from '../frame/SearchBox.vue'
 import { useChanges } from '../stores/changes'
 import { useDirectory } from '../stores/directory'
@@ -10,6 +11,7 @@ import { useViews } from '../stores/views'
 import { words } from '../words'
 
 /** Everything behind sign-in: joins the worker, then shows the page. */
+const { vueApp } = useNuxtApp()
 const session = useSession()
 const directory = useDirectory()
 const views = useViews()
@@ -20,6 +22,7 @@ const isSearching = ref(false)
 
 onMounted(async () => {
   addEventListener('keydown', onKey)
+  requestIdleCallback(() => void loadOverlays(vueApp), { timeout: 3000 })
   if (!(await session.enter())) return void (await navigateTo('/sign-in'))
   await Promise.all([views.restore(), directory.follow()])
 })

@@ -3,6 +3,7 @@ import { computed, nextTick, onMounted, ref } from 'vue'
 import { fieldTypes } from '#core/fields/registry'
 import type { Field, Item } from '#core/model/records'
 import { printDecimal } from '#core/base/decimals'
+import PopMenu from '../overlays/PopMenu.vue'
 import { useChanges } from '../stores/changes'
 import { useDirectory } from '../stores/directory'
 import { words } from '../words'
@@ -83,14 +84,7 @@ function onKey(event: KeyboardEvent): void {
 </script>
 
 <template>
-  <v-menu
-    v-if="hasChoices"
-    :model-value="true"
-    :target="anchor"
-    :close-on-content-click="false"
-    location="bottom start"
-    @update:model-value="leave('Escape')"
-  >
+  <PopMenu v-if="hasChoices" :at="anchor" @close="leave('Escape')">
     <div class="pop">
       <ChoiceList
         :choices="choices"
@@ -103,7 +97,7 @@ function onKey(event: KeyboardEvent): void {
         @leave="leave('Escape')"
       />
     </div>
-  </v-menu>
+  </PopMenu>
   <span v-else class="box">
     <input
       ref="input"

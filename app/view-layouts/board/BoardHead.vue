@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
 import type { Column, Status } from '#core/model/records'
+import PopMenu from '../../overlays/PopMenu.vue'
 import { useDirectory } from '../../stores/directory'
 import { LeafMark } from '../../parts/marks'
 import PlacesMark from '../../parts/PlacesMark.vue'
@@ -20,6 +21,7 @@ const emit = defineEmits<{ fold: []; limit: [to: number | null] }>()
 const directory = useDirectory()
 const isOver = computed(() => props.column.limit !== null && props.held > props.column.limit)
 const isOpen = ref(false)
+const room = ref<HTMLElement>()
 const typed = ref<string | number>('')
 watch(isOpen, () => (typed.value = props.column.limit ?? ''))
 function set(to: number | null): void {
@@ -45,22 +47,23 @@ function setTyped(): void {
         }}
       </button>
     </h2>
-    <v-menu v-model="isOpen" :close-on-content-click="false" location="bottom start">
-      <template #activator="{ props: activator }">
-        <button
-          type="button"
-          class="room"
-          v-bind="maySet ? activator : {}"
-          :disabled="!maySet"
-          :title="maySet ? words.column.setLimit(column.name) : undefined"
-        >
-          <PlacesMark v-if="column.limit !== null" :held="held" :limit="column.limit" /><span v-else class="soft">{{
-            words.column.items(held)
-          }}</span>
-          <span v-if="shown < held" class="soft">{{ words.column.shown(shown, held) }}</span>
-          <span v-if="maySet" class="unseen">{{ words.column.setLimit(column.name) }}</span>
-        </button>
-      </template>
+    <button
+      ref="room"
+      type="button"
+      class="room"
+      :disabled="!maySet"
+      :aria-haspopup="maySet ? 'dialog' : undefined"
+      :aria-expanded="maySet ? isOpen : undefined"
+      :title="maySet ? words.column.setLimit(column.name) : undefined"
+      @click="isOpen = !isOpen"
+    >
+      <PlacesMark v-if="column.limit !== null" :held="held" :limit="column.limit" /><span v-else class="soft">{{
+        words.column.items(held)
+      }}</span>
+      <span v-if="shown < held" class="soft">{{ words.column.shown(shown, held) }}</span>
+      <span v-if="maySet" class="unseen">{{ words.column.setLimit(column.name) }}</span>
+    </button>
+    <PopMenu :at="isOpen ? room : undefined" @close="isOpen = false">
       <form class="pop limit" @submit.prevent="setTyped">
         <label>{{ words.column.limit }} <input v-model="typed" type="number" min="0" max="9999" autofocus /></label>
         <p class="soft">{{ words.column.limitHint }}</p>
@@ -70,7 +73,7 @@ function setTyped(): void {
           </button>
         </div>
       </form>
-    </v-menu>
+    </PopMenu>
     <div v-if="drop" class="drop" :class="{ no: column.limit !== null && drop.includes('over') }">{{ drop }}</div>
   </div>
 </template>

@@ -2,6 +2,7 @@
 import { computed, onBeforeUnmount, onMounted, provide, ref, watch } from 'vue'
 import { dropWords } from '#core/board/columns'
 import type { Column, Project, View, ViewDefinition } from '#core/model/records'
+import PopMenu from '../../overlays/PopMenu.vue'
 import { useWatch } from '../../replica/use-watch'
 import type { BoardColumnAnswer, Row, Sums } from '../../replica/watches'
 import { useChanges } from '../../stores/changes'
@@ -278,12 +279,7 @@ provide(boardKey, {
     </div>
     <div class="unseen" role="status" aria-live="assertive">{{ said }}</div>
     <p id="card-how" class="unseen">{{ words.card.how }}</p>
-    <v-menu
-      :model-value="!!menuFor"
-      :target="menuFor?.at"
-      location="bottom start"
-      @update:model-value="menuFor = undefined"
-    >
+    <PopMenu :at="menuFor?.at" brief @close="menuFor = undefined">
       <div v-if="menuFor" class="pop menu" role="menu" :aria-label="words.card.moveTo">
         <p class="soft">{{ words.card.moveTo }}</p>
         <button
@@ -299,7 +295,7 @@ provide(boardKey, {
           }}</small>
         </button>
       </div>
-    </v-menu>
+    </PopMenu>
   </div>
 </template>
 

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { nextTick, onMounted, ref } from 'vue'
+import PopMenu from '../../overlays/PopMenu.vue'
 import type { Row } from '../../replica/watches'
 import ChoiceList from '../../parts/ChoiceList.vue'
 import { kindChoices, statusChoices } from '../../parts/choices'
@@ -91,14 +92,7 @@ function onTitleKey(event: KeyboardEvent): void {
     <template v-else>
       <StatusText v-if="column.is === 'status'" class="held" :status="row.item.status" />
       <KindMark v-else-if="kind" class="held" :name="kind.name" :icon="kind.icon" />
-      <v-menu
-        v-if="stands"
-        :model-value="true"
-        :target="cell"
-        :close-on-content-click="false"
-        location="bottom start"
-        @update:model-value="emit('leave', 'Escape')"
-      >
+      <PopMenu :at="stands ? cell : undefined" @close="emit('leave', 'Escape')">
         <div class="pop">
           <ChoiceList
             :choices="
@@ -112,7 +106,7 @@ function onTitleKey(event: KeyboardEvent): void {
             @leave="emit('leave', 'Escape')"
           />
         </div>
-      </v-menu>
+      </PopMenu>
     </template>
   </div>
 </template>

@@ -9,7 +9,7 @@ import { useChanges } from '../../stores/changes'
 import { useDirectory } from '../../stores/directory'
 import { useViews } from '../../stores/views'
 import { words } from '../../words'
-import { observeSize } from '../observe-size'
+import { observeOffset, observeSize } from '../observe'
 import { useAddItem } from '../use-add-item'
 import { useStretch } from '../use-stretch'
 import { useLightRows } from './use-light-rows'
@@ -54,6 +54,7 @@ const virtualizer = useVirtualizer(
     // As high as the window until it has been laid out: rows are drawn at once, and nothing is laid out before its time.
     initialRect: { width: 0, height: innerHeight },
     observeElementRect: observeSize,
+    observeElementOffset: observeOffset,
   })),
 )
 const shown = computed(() => virtualizer.value.getVirtualItems())

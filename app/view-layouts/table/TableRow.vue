@@ -74,7 +74,7 @@ export default defineComponent({
           ...place,
           key: column.id,
           role: 'gridcell',
-          class: `cell ${column.isNumber ? 'number' : column.is} ${mark?.class ?? ''} ${isCut(column, mark) ? 'cut' : ''}`,
+          class: `cell ${column.isNumber ? 'number' : column.is === 'field' ? '' : column.is} ${mark?.class ?? ''} ${isCut(column, mark) ? 'cut' : ''}`,
           title: mark?.title,
           tabindex: props.at === i ? 0 : -1,
           'aria-readonly': column.is === 'key' || undefined,

@@ -15,3 +15,16 @@ export function observeSize(
   observer.observe(element)
   return () => observer.disconnect()
 }
+
+/** Tells it how far it is scrolled, which is nothing at first: asking would force the page to be laid out. */
+export function observeOffset(
+  list: Scrolling,
+  tell: (offset: number, isScrolling: boolean) => void,
+): (() => void) | undefined {
+  const element = list.scrollElement
+  if (!element) return undefined
+  const onScroll = () => tell(element.scrollTop, true)
+  element.addEventListener('scroll', onScroll, { passive: true })
+  tell(0, false)
+  return () => element.removeEventListener('scroll', onScroll)
+}
