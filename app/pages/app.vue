@@ -7,24 +7,21 @@ import SearchBox from '../frame/SearchBox.vue'
 import { useChanges } from '../stores/changes'
 import { useDirectory } from '../stores/directory'
 import { useSession } from '../stores/session'
-import { useViews } from '../stores/views'
 import { words } from '../words'
 
-/** Everything behind sign-in: joins the worker, then shows the page. */
+/** Everything behind sign-in, once the worker has told what there is (`plugins/enter.client.ts` asked it). */
 const { vueApp } = useNuxtApp()
 const session = useSession()
 const directory = useDirectory()
-const views = useViews()
 const changes = useChanges()
 const route = useRoute()
 const router = useRouter()
 const isSearching = ref(false)
 
-onMounted(async () => {
+onMounted(() => {
   addEventListener('keydown', onKey)
   requestIdleCallback(() => void loadOverlays(vueApp), { timeout: 3000 })
-  if (!(await session.enter())) return void (await navigateTo('/sign-in'))
-  await Promise.all([views.restore(), directory.follow()])
+  if (!session.me) void navigateTo('/sign-in')
 })
 onBeforeUnmount(() => removeEventListener('keydown', onKey))
 

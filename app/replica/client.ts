@@ -4,9 +4,9 @@ import type { Api, Page } from './worker'
 
 export type ReplicaApi = Remote<Api>
 
-/** Joins the worker that was begun. */
-export async function joinReplica({ worker }: Begun, page: Page): Promise<ReplicaApi> {
+/** Joins the worker that was begun, which answers once it has started. */
+export function joinReplica({ worker }: Begun, page: Page): ReplicaApi {
   const api = wrap<Api>('port' in worker ? worker.port : worker)
-  await api.join(proxy(page) as unknown as Parameters<ReplicaApi['join']>[0])
+  void api.join(proxy(page) as unknown as Parameters<ReplicaApi['join']>[0])
   return api
 }

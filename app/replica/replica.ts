@@ -109,7 +109,9 @@ export class Replica implements Ground {
     this.#promise(command.id)
     const name = nameOf(this.state, command.type, patch.value)
     this.#flush()
-    void this.around.box.keep(command).then(() => this.#sendPending())
+    // Both at once: what is answered before it is kept need not be kept any more.
+    void this.around.box.keep(command)
+    void this.#sendPending()
     this.#stand({})
     return ok({ name })
   }
@@ -183,7 +185,7 @@ export class Replica implements Ground {
     this.sequence = directory.sequence
     for (const command of pending) {
       // What was answered before is in what was just fetched.
-      if (this.#answered.has(command.id)) void this.#settle(command.id, { done: true, of: command.id })
+      if (this.#answered.has(command.id)) this.#settle(command.id, { done: true, of: command.id })
       else this.#state.restore(command)
     }
   }
@@ -271,7 +273,7 @@ export class Replica implements Ground {
   #confirm(entry: Entry): void {
     const isMine = this.#settling.has(entry.command)
     this.#state.confirm(entry, isMine, this.#newerThanHeld(entry))
-    if (isMine) void this.#settle(entry.command, { done: true, of: entry.command })
+    if (isMine) this.#settle(entry.command, { done: true, of: entry.command })
     if (this.#changesMyAccess(entry)) void this.#reopen()
   }
 
@@ -326,7 +328,7 @@ export class Replica implements Ground {
         const command = next
         const answer = await this.#answerTo(command)
         if (!answer) return
-        await this.#takeAnswer(command, answer)
+        this.#takeAnswer(command, answer)
       }
     } finally {
       this.#isSending = false
@@ -351,27 +353,26 @@ export class Replica implements Ground {
     }
   }
 
-  async #takeAnswer(command: Command, answer: Answer): Promise<void> {
+  #takeAnswer(command: Command, answer: Answer): void {
     if ('problem' in answer) {
       this.#state.refuse(command.id)
       this.#flush()
-      await this.#settle(command.id, { problem: answer.problem })
+      this.#settle(command.id, { problem: answer.problem })
       return
     }
     this.#answered.add(command.id)
-    await this.around.box.drop(command.id)
     if ('entry' in answer && answer.entry.sequence <= this.sequence && this.#isPending(command.id)) {
       // It was done before this replica was opened: what it changed stands already.
       this.#state.refuse(command.id)
-      await this.#settle(command.id, { done: true, of: command.id })
+      this.#settle(command.id, { done: true, of: command.id })
     } else this.#take('entry' in answer ? { tell: 'entry', entry: answer.entry } : { tell: 'large', ...answer.large })
   }
 
   #isPending = (id: string): boolean => this.#state.pending.some((one) => one.id === id)
 
-  async #settle(command: CommandId, settled: Settled): Promise<void> {
+  #settle(command: CommandId, settled: Settled): void {
     this.#settling.get(command)?.settle(settled)
-    await this.around.box.drop(command)
+    void this.around.box.drop(command)
     this.#stand({})
   }
 

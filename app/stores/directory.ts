@@ -17,14 +17,10 @@ export const useDirectory = defineStore('directory', () => {
 
   const inTurn = shallowRef(0)
 
-  async function follow(): Promise<void> {
-    await Promise.all([
-      session.api?.watch(
-        { ask: 'directory' },
-        proxy(({ packed }: Packed) => take(packed as Answers['directory'])) as never,
-      ),
-      session.api?.watch({ ask: 'counts' }, proxy(takeCounts) as never),
-    ])
+  function follow(): void {
+    const directory = proxy(({ packed }: Packed) => take(packed as Answers['directory']))
+    void session.api?.watch({ ask: 'directory' }, directory as never)
+    void session.api?.watch({ ask: 'counts' }, proxy(takeCounts) as never)
   }
 
   function takeCounts({ packed }: Packed): void {

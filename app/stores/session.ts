@@ -15,11 +15,11 @@ export const useSession = defineStore('session', () => {
   const night = shallowRef(false)
 
   /** Joins the worker. False: nobody is signed in here. */
-  async function enter(): Promise<boolean> {
+  function enter(): boolean {
     if (!begun) return false
     if (begun.build !== useRuntimeConfig().app.buildId) reloadOnce()
     me.value = begun.me
-    api.value = await joinReplica(begun, {
+    api.value = joinReplica(begun, {
       standing(told) {
         standing.value = told
         if (told.line === 'signed-out') leaveFor('/sign-in')

@@ -1,3 +1,5 @@
+import { elementScroll, type Virtualizer } from '@tanstack/vue-virtual'
+
 interface Scrolling {
   readonly scrollElement: Element | null
 }
@@ -27,4 +29,13 @@ export function observeOffset(
   element.addEventListener('scroll', onScroll, { passive: true })
   tell(0, false)
   return () => element.removeEventListener('scroll', onScroll)
+}
+
+/** Scrolls a list, but not to where it stands already: writing that, too, would force the page to be laid out. */
+export function scrollWhereNeeded(
+  offset: number,
+  options: { adjustments?: number; behavior?: ScrollBehavior },
+  list: Virtualizer<HTMLElement, Element>,
+): void {
+  if (offset + (options.adjustments ?? 0) !== list.scrollOffset) elementScroll(offset, options, list)
 }

@@ -9,7 +9,7 @@ import { useChanges } from '../../stores/changes'
 import { useDirectory } from '../../stores/directory'
 import { useViews } from '../../stores/views'
 import { words } from '../../words'
-import { observeOffset, observeSize } from '../observe'
+import { observeOffset, observeSize, scrollWhereNeeded } from '../observe'
 import { useAddItem } from '../use-add-item'
 import { useStretch } from '../use-stretch'
 import { useLightRows } from './use-light-rows'
@@ -45,16 +45,20 @@ const mayEdit = computed(() => directory.isAllowed(props.project.id, 'contributo
 
 const scroller = ref<HTMLElement>()
 const rowHeight = 33
+const stands = ref(false)
+watch(answer, () => requestIdleCallback(() => (stands.value = true), { timeout: 300 }), { once: true })
 const virtualizer = useVirtualizer(
   computed(() => ({
     count: total.value,
     getScrollElement: () => scroller.value ?? null,
     estimateSize: () => rowHeight,
-    overscan: 8,
-    // As high as the window until it has been laid out: rows are drawn at once, and nothing is laid out before its time.
-    initialRect: { width: 0, height: innerHeight },
+    // The first rows are those in sight: what is drawn beyond them comes once they stand.
+    overscan: stands.value ? 8 : 0,
+    // Until it has been laid out: rows are drawn at once, and nothing is laid out before its time.
+    initialRect: { width: 0, height: innerHeight - 150 },
     observeElementRect: observeSize,
     observeElementOffset: observeOffset,
+    scrollToFn: scrollWhereNeeded,
   })),
 )
 const shown = computed(() => virtualizer.value.getVirtualItems())
