@@ -17,11 +17,12 @@ const changes = useChanges()
 const route = useRoute()
 const router = useRouter()
 const isSearching = ref(false)
+/** After this the page says how far the opening is. */
+const longestEmptyMs = 400
 
 onMounted(() => {
   addEventListener('keydown', onKey)
   requestIdleCallback(() => void loadOverlays(vueApp), { timeout: 3000 })
-  if (!session.me) void navigateTo('/sign-in')
 })
 onBeforeUnmount(() => removeEventListener('keydown', onKey))
 
@@ -40,6 +41,10 @@ function openItem(key: string): void {
   if (route.name?.toString().startsWith('app-items')) void router.push(`/app/items/${key}`)
   else void router.push({ query: { ...route.query, item: key } })
 }
+
+if (!session.me) void navigateTo('/sign-in')
+// The empty page that came with the HTML stands until there is something to show, so that all is drawn at once.
+else await Promise.race([directory.ready, new Promise((resolve) => setTimeout(resolve, longestEmptyMs))])
 </script>
 
 <template>

@@ -42,7 +42,7 @@ async function fetchOrDown(path: string, init?: RequestInit): Promise<Response> 
 
 async function jsonOf<T>(response: Response): Promise<T> {
   const body: unknown = await response.json().catch(() => undefined)
-  if (response.ok) return body as T
+  if (response.ok && body !== undefined) return body as T
   const said = (body as { problem?: Problem } | undefined)?.problem
   if (said && said.code !== 'unexpected') throw new Refused(said)
   // A proxy or a server that is just starting or ending: nothing of ours was said.
@@ -56,7 +56,7 @@ export const httpLine: Line = {
   directory: () => get('/api/directory'),
   async items(project, progress) {
     const response = await fetchOrDown(`/api/projects/${project}/items`)
-    if (!response.ok || !response.body) return jsonOf<Payload>(response)
+    if (!response.ok || bytesOf(response) < leastProgressBytes) return jsonOf<Payload>(response)
     return JSON.parse(await textWithProgress(response, progress)) as Payload
   },
   async logAfter(sequence) {
@@ -111,9 +111,13 @@ export const httpLine: Line = {
 
 /** About how many bytes an item takes: what the progress is measured against. */
 const bytesAnItem = 600
+/** Shorter ones are here before a progress could be read. */
+const leastProgressBytes = 2_000_000
+
+const bytesOf = (response: Response): number => Number(response.headers.get('x-items') ?? 0) * bytesAnItem
 
 async function textWithProgress(response: Response, progress: (share: number) => void): Promise<string> {
-  const meant = Number(response.headers.get('x-items') ?? 0) * bytesAnItem
+  const meant = bytesOf(response)
   const reader = response.body
     ?.pipeThrough(new TextDecoderStream() as unknown as ReadableWritablePair<string, Uint8Array<ArrayBuffer>>)
     .getReader()
@@ -125,7 +129,7 @@ async function textWithProgress(response: Response, progress: (share: number) =>
       if (!next || next.done) return parts.join('')
       parts.push(next.value)
       size += next.value.length
-      if (meant > 2_000_000) progress(Math.min(0.99, size / meant))
+      progress(Math.min(0.99, size / meant))
     }
   } catch (error) {
     throw new LineDown(String(error))

@@ -88,8 +88,9 @@ export class Replica implements Ground {
 
   /** Opens, and goes on hearing until it is ended. Resolves once everything stands. */
   async open(): Promise<void> {
+    const kept = this.around.box.all()
     await this.#retrying(() => this.#fetchAll())
-    for (const command of await this.around.box.all()) {
+    for (const command of await kept) {
       this.#promise(command.id)
       this.#state.restore(command)
     }

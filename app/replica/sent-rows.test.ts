@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { pack, unpack, type Held } from './sent-rows'
-import type { Answers, Row } from './watches'
+import type { BoardAnswer, Row, TableAnswer } from './watches'
 
 const rowOf = (id: string, version: number): Row =>
   ({ item: { id, title: `${id} v${version}` }, key: id, v: String(version) }) as unknown as Row
@@ -21,9 +21,9 @@ describe('rows that cross once', () => {
     fc.assert(
       fc.property(fc.array(moment, { maxLength: 12 }), (moments) => {
         const held: Held = new Map()
-        let page: Answers['table'] | undefined
+        let page: TableAnswer | undefined
         for (const { from, rows } of moments) {
-          const answer: Answers['table'] = { sums, stretch: { from, rows: rowsOf(rows) } }
+          const answer: TableAnswer = { layout: 'table', sums, stretch: { from, rows: rowsOf(rows) } }
           page = unpack(page, cross(pack(held, answer)))
           expect(page).toEqual(answer)
         }
@@ -36,10 +36,10 @@ describe('rows that cross once', () => {
     fc.assert(
       fc.property(fc.array(columns, { maxLength: 8 }), (moments) => {
         const held: Held = new Map()
-        let page: Answers['board'] | undefined
+        let page: BoardAnswer | undefined
         for (const lists of moments) {
-          const answer: Answers['board'] = {
-            sums,
+          const answer: BoardAnswer = {
+            layout: 'board', sums,
             columns: Object.entries(lists).map(([column, { from, rows }]) => ({
               column, held: rows.length, shown: rows.length, stretch: { from, rows: rowsOf(rows) },
             })),
@@ -53,26 +53,29 @@ describe('rows that cross once', () => {
 
   it('sends a row again only when it has changed, and keeps the one that is there', () => {
     const held: Held = new Map()
-    const say = (rows: Row[]) => cross(pack(held, { sums, stretch: { from: 0, rows } }))
-    const first = unpack<Answers['table']>(undefined, say([rowOf('a', 1), rowOf('b', 1)]))
+    const say = (rows: Row[]) => cross(pack(held, { layout: 'table', sums, stretch: { from: 0, rows } }))
+    const first = unpack<TableAnswer>(undefined, say([rowOf('a', 1), rowOf('b', 1)]))
     const sent = say([rowOf('b', 1), rowOf('a', 2), rowOf('c', 1)])
-    expect((sent.packed as Answers['table']).stretch.rows).toEqual(['b', rowOf('a', 2), rowOf('c', 1)])
+    expect((sent.packed as TableAnswer).stretch.rows).toEqual(['b', rowOf('a', 2), rowOf('c', 1)])
     const second = unpack(first, sent)
     expect(second.stretch.rows[0]).toBe(first.stretch.rows[1])
   })
 
   it('keeps rows of another question that say the same', () => {
-    const before = unpack<Answers['table']>(undefined, pack(new Map(), { sums, stretch: { from: 0, rows: [rowOf('a', 1)] } })) // prettier-ignore
-    const after = unpack(before, cross(pack(new Map(), { sums, stretch: { from: 0, rows: [rowOf('a', 1)] } })))
+    const before = unpack<TableAnswer>(undefined, pack(new Map(), { layout: 'table', sums, stretch: { from: 0, rows: [rowOf('a', 1)] } })) // prettier-ignore
+    const after = unpack(
+      before,
+      cross(pack(new Map(), { layout: 'table', sums, stretch: { from: 0, rows: [rowOf('a', 1)] } })),
+    )
     expect(after.stretch.rows[0]).toBe(before.stretch.rows[0])
   })
 
   it('what has no stretches goes through as it is; an id that is not held is an error', () => {
     expect(unpack(undefined, pack(new Map(), { inTurn: 3 }))).toEqual({ inTurn: 3 })
     expect(unpack(undefined, pack(new Map(), undefined))).toBeUndefined()
-    const strange = { packed: { sums, stretch: { from: 0, rows: ['gone'] } } } as unknown as Parameters<
-      typeof unpack
-    >[1]
+    const strange = {
+      packed: { layout: 'table', sums, stretch: { from: 0, rows: ['gone'] } },
+    } as unknown as Parameters<typeof unpack>[1]
     expect(() => unpack(undefined, strange)).toThrow(/not held/)
   })
 })

@@ -45,8 +45,8 @@ export interface Sums {
 export type Question =
   | { readonly ask: 'directory' }
   | { readonly ask: 'counts' }
-  | { readonly ask: 'table'; readonly project: ProjectId; readonly definition: ViewDefinition }
-  | { readonly ask: 'board'; readonly project: ProjectId; readonly definition: ViewDefinition }
+  /** A saved view; with a draft, as somebody changed it without keeping it. */
+  | { readonly ask: 'view'; readonly view: string; readonly draft?: ViewDefinition | undefined }
   | { readonly ask: 'queue' }
   | { readonly ask: 'item'; readonly key: string }
 
@@ -57,6 +57,16 @@ export interface BoardColumnAnswer {
   readonly shown: number
   readonly stretch: Stretch
 }
+export interface TableAnswer {
+  readonly layout: 'table'
+  readonly sums: Sums
+  readonly stretch: Stretch
+}
+export interface BoardAnswer {
+  readonly layout: 'board'
+  readonly sums: Sums
+  readonly columns: readonly BoardColumnAnswer[]
+}
 export type Answers = {
   directory: {
     records: { [E in DirectoryEntity]: readonly Records[E][] }
@@ -64,8 +74,8 @@ export type Answers = {
     today: PlainDate
   }
   counts: { inTurn: number }
-  table: { sums: Sums; stretch: Stretch }
-  board: { sums: Sums; columns: readonly BoardColumnAnswer[] }
+  /** Undefined: there is no such view. */
+  view: TableAnswer | BoardAnswer | undefined
   queue: { now: RowWithPath[]; next: RowWithPath[]; waits: RowWithPath[]; nobodys: RowWithPath[] | undefined }
   item: { row: RowWithPath; inside: readonly Row[] } | undefined
 }
@@ -100,8 +110,7 @@ export interface Watch {
 
 export function watchFor(ground: Ground, question: Question): Watch {
   switch (question.ask) {
-    case 'table':
-    case 'board':
+    case 'view':
       return new ViewWatch(ground, question)
     case 'directory':
       return new Asking(
@@ -180,23 +189,36 @@ const margin = 400
 
 class ViewWatch implements Watch {
   readonly isSlow = false
-  readonly #live: LiveView
+  /** What it shows of which project; none: there is no such view. */
+  #of: { readonly definition: ViewDefinition; readonly project: ProjectId; readonly live: LiveView } | undefined
   #sums: Sums | undefined
+  #held: ReadonlySet<string> = new Set()
   readonly #looks = new Map<string, [from: number, to: number]>()
   constructor(
     readonly ground: Ground,
-    readonly question: Extract<Question, { ask: 'table' | 'board' }>,
+    readonly question: Extract<Question, { ask: 'view' }>,
   ) {
-    this.#live = new LiveView(ground.state, question.project, question.definition, {
-      me: ground.me,
-      today: ground.today(),
-    })
+    this.#read()
+  }
+
+  /** Takes up the view as it stands now. */
+  #read(): void {
+    const view = this.ground.state.maybe('view', this.question.view)
+    const definition = this.question.draft ?? view?.definition
+    const looking = { me: this.ground.me, today: this.ground.today() }
+    if (!view || !definition) this.#of = undefined
+    else if (this.#of?.definition === definition) this.#of.live.evaluate(looking)
+    else {
+      const live = new LiveView(this.ground.state, view.project, definition, looking)
+      if (this.#held.size) live.hold(this.#held)
+      this.#of = { definition, project: view.project, live }
+    }
   }
 
   update(changed: Changed): boolean {
     this.#sums = undefined
-    if (changed.all) this.#live.evaluate({ me: this.ground.me, today: this.ground.today() })
-    else this.#live.update(changed.items)
+    if (changed.all) this.#read()
+    else this.#of?.live.update(changed.items)
     return true
   }
 
@@ -206,15 +228,17 @@ class ViewWatch implements Watch {
 
   hold(items: readonly string[]): void {
     this.#sums = undefined
-    this.#live.hold(new Set(items))
+    this.#held = new Set(items)
+    this.#of?.live.hold(this.#held)
   }
 
-  answer(): Answers['table'] | Answers['board'] {
-    this.#sums ??= this.#sum()
-    const sums = this.#sums
-    return this.question.ask === 'table'
-      ? { sums, stretch: this.#stretch('', this.#live.items) }
-      : { sums, columns: this.#columns() }
+  answer(): Answers['view'] {
+    if (!this.#of) return undefined
+    const { definition, project, live } = this.#of
+    const sums = (this.#sums ??= this.#sum(project, live.items))
+    return definition.layout === 'table'
+      ? { layout: 'table', sums, stretch: this.#stretch('', live.items) }
+      : { layout: 'board', sums, columns: this.#columns(project, live.items) }
   }
 
   #stretch(list: string, items: readonly Item[]): Stretch {
@@ -224,14 +248,14 @@ class ViewWatch implements Watch {
     return { from, rows: rows.map((one) => rowOf(this.ground, one)) }
   }
 
-  #columns(): BoardColumnAnswer[] {
+  #columns(project: ProjectId, shown: readonly Item[]): BoardColumnAnswer[] {
     const { state } = this.ground
-    const board = boardOf(state, this.question.project)
+    const board = boardOf(state, project)
     if (!board) return []
-    const held = heldByColumn(state, this.question.project, board)
+    const held = heldByColumn(state, project, board)
     const columnOf = columnByStatus(board)
     const lists = new Map<string, Item[]>(board.definition.columns.map((column) => [column.id, []]))
-    for (const one of this.#live.items) lists.get(columnOf.get(one.status)?.id ?? '')?.push(one)
+    for (const one of shown) lists.get(columnOf.get(one.status)?.id ?? '')?.push(one)
     return board.definition.columns.map((column) => {
       const items = lists.get(column.id) ?? []
       return {
@@ -243,17 +267,17 @@ class ViewWatch implements Watch {
     })
   }
 
-  #sum(): Sums {
+  #sum(project: ProjectId, items: readonly Item[]): Sums {
     const { state } = this.ground
     const today = this.ground.today()
-    const effortField = state.maybe('project', this.question.project)?.uses.effort
+    const effortField = state.maybe('project', project)?.uses.effort
     let [late, effort] = [0, 0]
-    for (const one of this.#live.items) {
+    for (const one of items) {
       if (lateDays(state, one, today)) late++
       const value = effortField ? one.values[effortField] : undefined
       if (typeof value === 'number') effort += value
     }
-    return { items: this.#live.items.length, late, effort }
+    return { items: items.length, late, effort }
   }
 }
 

@@ -33,8 +33,12 @@ export const useDirectory = defineStore('directory', () => {
       for (const record of records) state.put(entity as EntityName, record.id, record as Records[EntityName])
     reader.value = state
     told.value = answer
+    setReady()
   }
 
+  let setReady: () => void = () => {}
+  /** Once everything has been told for the first time. */
+  const ready = new Promise<void>((resolve) => (setReady = resolve))
   const isReady = computed(() => !!told.value)
   const projects = computed(() => projectsInOrder(reader.value))
   const today = computed(() => told.value?.today ?? '1970-01-01')
@@ -66,6 +70,7 @@ export const useDirectory = defineStore('directory', () => {
     told,
     inTurn,
     reader,
+    ready,
     isReady,
     projects,
     today,

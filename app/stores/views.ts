@@ -3,6 +3,7 @@ import { v7 } from 'uuid'
 import { shallowRef } from 'vue'
 import { isSameValue } from '#core/base/sorted-ids'
 import type { PersonId, View, ViewDefinition, ViewId } from '#core/model/records'
+import type { Question } from '../replica/watches'
 import { words } from '../words'
 import { useChanges } from './changes'
 import { useDirectory } from './directory'
@@ -29,6 +30,12 @@ export const useViews = defineStore('views', () => {
   }
 
   const definitionOf = (view: View): ViewDefinition => drafts.value[view.id] ?? view.definition
+  /** What a layout asks the worker. */
+  const questionOf = (view: View): Extract<Question, { ask: 'view' }> => ({
+    ask: 'view',
+    view: view.id,
+    draft: drafts.value[view.id],
+  })
   const isChanged = (view: View): boolean => !isSameValue(definitionOf(view), view.definition)
 
   function change(view: View, definition: ViewDefinition): void {
@@ -62,5 +69,5 @@ export const useViews = defineStore('views', () => {
   }
   const remove = (view: View): Promise<boolean> => changes.send({ type: 'views.remove', view: view.id })
 
-  return { restore, definitionOf, isChanged, change, putBack, keep, keepAsMine, remove }
+  return { restore, definitionOf, questionOf, isChanged, change, putBack, keep, keepAsMine, remove }
 })

@@ -7,6 +7,7 @@ import { useWatch } from '../../replica/use-watch'
 import type { BoardColumnAnswer, Row, Sums } from '../../replica/watches'
 import { useChanges } from '../../stores/changes'
 import { useDirectory } from '../../stores/directory'
+import { useViews } from '../../stores/views'
 import { words } from '../../words'
 import { useAddItem } from '../use-add-item'
 import BoardCard from './BoardCard.vue'
@@ -24,20 +25,22 @@ const emit = defineEmits<{
 }>()
 const changes = useChanges()
 const directory = useDirectory()
+const views = useViews()
 const addItem = useAddItem(
   () => props.project,
   () => props.definition,
 )
-const { answer, look, hold } = useWatch(() => ({
-  ask: 'board' as const,
-  project: props.project.id,
-  definition: props.definition,
-}))
-watch(answer, (told) => {
-  if (!told) return
-  emit('sums', told.sums)
-  emit('columns', told.columns)
-})
+const { answer: told, look, hold } = useWatch(() => views.questionOf(props.view))
+const answer = computed(() => (told.value?.layout === 'board' ? told.value : undefined))
+watch(
+  answer,
+  (told) => {
+    if (!told) return
+    emit('sums', told.sums)
+    emit('columns', told.columns)
+  },
+  { immediate: true },
+)
 
 const board = computed(() => directory.board(props.project.id))
 const columns = computed(() => board.value?.definition.columns ?? [])

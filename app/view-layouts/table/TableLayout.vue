@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, ref, shallowRef, watch } from 'vue'
+import { computed, onMounted, ref, shallowRef, watch } from 'vue'
 import { useVirtualizer } from '@tanstack/vue-virtual'
 import type { Project, View, ViewDefinition } from '#core/model/records'
 import { useWatch } from '../../replica/use-watch'
@@ -27,12 +27,9 @@ const addItem = useAddItem(
   () => props.definition,
 )
 
-const { answer, look, hold } = useWatch(() => ({
-  ask: 'table' as const,
-  project: props.project.id,
-  definition: props.definition,
-}))
-watch(answer, (told) => told && emit('sums', told.sums))
+const { answer: told, look, hold } = useWatch(() => views.questionOf(props.view))
+const answer = computed(() => (told.value?.layout === 'table' ? told.value : undefined))
+watch(answer, (told) => told && emit('sums', told.sums), { immediate: true })
 const total = computed(() => answer.value?.sums.items ?? 0)
 const rowAt = (index: number): Row | undefined => answer.value?.stretch.rows[index - answer.value.stretch.from]
 
@@ -46,7 +43,7 @@ const mayEdit = computed(() => directory.isAllowed(props.project.id, 'contributo
 const scroller = ref<HTMLElement>()
 const rowHeight = 33
 const stands = ref(false)
-watch(answer, () => requestIdleCallback(() => (stands.value = true), { timeout: 300 }), { once: true })
+onMounted(() => requestIdleCallback(() => (stands.value = true), { timeout: 500 }))
 const virtualizer = useVirtualizer(
   computed(() => ({
     count: total.value,
