@@ -50,7 +50,7 @@ export default defineNuxtConfig({
             manualChunks: (id: string) =>
               id.endsWith('/app/replica/begin.ts')
                 ? 'begin'
-                : /\/app\/(frame|parts|view-layouts|pages\/app)\b/.test(id)
+                : /\/app\/(frame|parts|view-layouts|pages\/app)\b(?!.*bring-in)/.test(id)
                   ? 'app'
                   : undefined,
           },

@@ -1,6 +1,6 @@
 /** The worker in which the replica lives: one for all tabs of a browser, where the browser has shared workers. */
 import { expose, proxy, type Remote } from 'comlink'
-import { z } from 'zod'
+import * as z from 'zod/mini'
 import type { Command } from '#core/commands/registry'
 import type { Problem, Result } from '#core/base/result'
 import { sentencesOf } from '#core/items/told'

@@ -1,8 +1,8 @@
-import { z } from 'zod'
+import * as z from 'zod/mini'
 import type { Id } from './ids'
 
-const uuid = z.string().regex(/^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/)
-const idSchema = <T extends string>() => uuid as unknown as z.ZodType<Id<T>, string>
+const uuid = z.string().check(z.regex(/^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/))
+const idSchema = <T extends string>() => uuid as unknown as z.ZodMiniType<Id<T>, string>
 
 export const personId = idSchema<'person'>()
 export const projectId = idSchema<'project'>()

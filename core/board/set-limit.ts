@@ -1,4 +1,5 @@
-import { z } from 'zod'
+import * as z from 'zod/mini'
+import { text, whole } from '../base/schemas'
 import * as ids from '../base/id-schemas'
 import { must, ok, problem } from '../base/result'
 import { isSameValue } from '../base/sorted-ids'
@@ -11,9 +12,9 @@ export const setLimit = defineCommand({
   v: 1,
   body: z.object({
     board: ids.boardId,
-    column: z.string().max(64),
-    from: z.number().int().nullable(),
-    to: z.number().int().max(9999).nullable(),
+    column: text(64),
+    from: z.nullable(whole()),
+    to: z.nullable(whole(undefined, 9999)),
   }),
   projects: (reader, body) => [reader.maybe('board', body.board)?.project ?? []].flat(),
   check(reader, body, context) {

@@ -6,7 +6,8 @@ import { judge, type Command } from '../commands/registry'
 import { kindsOf, statusesOf } from '../model/reader'
 import { contextOf, run, smallWorkspace, type Small } from '../test-kit/workspace'
 import { guessType, proposeColumns } from './columns'
-import { mostRecords, parseCsv, type CsvTable } from './csv'
+import { parseCsv, type CsvTable } from './csv'
+import { mostRecords } from './limits'
 import { planRows, type Choices, type Plan } from './plan'
 
 const sample = readFileSync(new URL('../../tests/fixtures/restoration.csv', import.meta.url), 'utf8')

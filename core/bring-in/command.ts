@@ -1,4 +1,5 @@
-import { z } from 'zod'
+import * as z from 'zod/mini'
+import { list, text } from '../base/schemas'
 import * as ids from '../base/id-schemas'
 import { ranksBetween } from '../base/ranks'
 import { firstProblem, must, ok, problem, type Problem } from '../base/result'
@@ -8,7 +9,7 @@ import { makes, type Change } from '../change/patch'
 import { isEmptyValue, longestLongText } from '../fields/contract'
 import { isLongTextMark } from '../fields/long-text'
 import { fieldTypes } from '../fields/registry'
-import { mostRecords } from './csv'
+import { mostRecords } from './limits'
 import { checkTitle, itemMade, newItem, type NewItem } from '../items/add'
 import { StayIds } from '../items/changes'
 import { longTextId, type Field, type Item } from '../model/records'
@@ -18,15 +19,13 @@ import type { Reader } from '../model/reader'
 /** Everything that a file becomes, with the ids of all that is new. */
 export const bringInBody = z.object({
   project: ids.projectId,
-  people: z.array(personRecord).max(2000),
-  kinds: z.array(kindRecord).max(60),
-  fields: z.array(fieldRecord).max(200),
+  people: list(personRecord, 2000),
+  kinds: list(kindRecord, 60),
+  fields: list(fieldRecord, 200),
   /** Options that come to fields which are there already. */
-  options: z.array(z.object({ field: ids.fieldId, options: z.array(optionRecord).max(500) })).max(200),
-  items: z.array(newItem).min(1).max(mostRecords),
-  texts: z
-    .array(z.object({ item: ids.itemId, field: ids.fieldId, text: z.string().max(longestLongText) }))
-    .max(4 * mostRecords),
+  options: list(z.object({ field: ids.fieldId, options: list(optionRecord, 500) }), 200),
+  items: list(newItem, mostRecords, 1),
+  texts: list(z.object({ item: ids.itemId, field: ids.fieldId, text: text(longestLongText) }), 4 * mostRecords),
 })
 export type BringInBody = z.infer<typeof bringInBody>
 

@@ -1,5 +1,6 @@
 import Papa from 'papaparse'
 import { fail, ok, problem, type Result } from '../base/result'
+import { mostRecords } from './limits'
 
 export interface CsvRecord {
   /** The physical line on which the record begins, 1 for the first. */
@@ -12,9 +13,6 @@ export interface CsvTable {
   readonly header: readonly string[]
   readonly records: readonly CsvRecord[]
 }
-
-/** The most records that a file may hold. */
-export const mostRecords = 50_000
 
 /**
  * Reads delimited text (RFC 4180; comma, semicolon or tab found out). The first line is names. Empty lines are passed

@@ -1,4 +1,4 @@
-import type { z } from 'zod'
+import type * as z from 'zod/mini'
 import type { CommandId, PersonId, ProjectId } from '../base/ids'
 import type { Instant, PlainDate } from '../base/dates'
 import type { Problem, Result } from '../base/result'
@@ -32,7 +32,7 @@ export interface Envelope {
 export interface CommandDefinition<Type extends string, Body> {
   readonly type: Type
   readonly v: number
-  readonly body: z.ZodType<Body>
+  readonly body: z.ZodMiniType<Body>
   /** Goes in by set statements, in parts, and is not applied beforehand in the browser. */
   readonly large?: boolean
   /** The largest body that the command's route takes is 1 MB, of a large command 40 MB. */

@@ -1,4 +1,5 @@
-import { z } from 'zod'
+import * as z from 'zod/mini'
+import { text, whole } from '../base/schemas'
 import { commandId } from '../base/id-schemas'
 import { fail, ok, problem, type Result } from '../base/result'
 import { bringIn } from '../bring-in/command'
@@ -37,7 +38,7 @@ export function definitionOf(type: string): CommandDefinition<string, unknown> |
   return byType.get(type) as CommandDefinition<string, unknown> | undefined
 }
 
-const envelope = z.object({ id: commandId, type: z.string().max(40), v: z.number().int() })
+const envelope = z.object({ id: commandId, type: text(40), v: whole() })
 
 /** Reads a command from what came over the line. */
 export function parseCommand(input: unknown): Result<Command> {

@@ -1,4 +1,4 @@
-import { z } from 'zod'
+import * as z from 'zod/mini'
 import * as ids from '../base/id-schemas'
 import { fail, ok, problem, type Problem, type Result } from '../base/result'
 import { idsAlsoIn, idsMissingFrom, isSameValue } from '../base/sorted-ids'

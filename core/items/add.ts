@@ -1,4 +1,5 @@
-import { z } from 'zod'
+import * as z from 'zod/mini'
+import { list, text } from '../base/schemas'
 import * as ids from '../base/id-schemas'
 import { rankBetween } from '../base/ranks'
 import { firstProblem, must, ok, problem, type Problem } from '../base/result'
@@ -17,11 +18,11 @@ export const newItem = z.object({
   item: ids.itemId,
   project: ids.projectId,
   kind: ids.kindId,
-  title: z.string().max(100_000),
+  title: text(100_000),
   status: ids.statusId,
-  parent: ids.itemId.nullable(),
-  values: z.record(z.string().max(64), valueRecord),
-  place: placeRecord.optional(),
+  parent: z.nullable(ids.itemId),
+  values: z.record(text(64), valueRecord),
+  place: z.optional(placeRecord),
 })
 export type NewItem = Readonly<z.infer<typeof newItem>>
 
@@ -29,7 +30,7 @@ export type NewItem = Readonly<z.infer<typeof newItem>>
 export const addItems = defineCommand({
   type: 'items.add',
   v: 1,
-  body: z.object({ items: z.array(newItem).min(1).max(1000) }),
+  body: z.object({ items: list(newItem, 1000, 1) }),
   projects: (_reader, body) => [...new Set(body.items.map((one) => one.project))],
   check: (reader, body, context) => firstProblem(body.items, (one) => checkNewItem(reader, one, context)),
   apply(reader, body, context) {

@@ -1,4 +1,5 @@
-import { z } from 'zod'
+import * as z from 'zod/mini'
+import { list } from '../base/schemas'
 import * as ids from '../base/id-schemas'
 import { firstProblem, must, ok } from '../base/result'
 import { defineCommand } from '../change/command'
@@ -13,16 +14,15 @@ export const moveItems = defineCommand({
   type: 'items.move',
   v: 1,
   body: z.object({
-    items: z
-      .array(
-        z.object({
-          item: ids.itemId,
-          status: z.object({ from: ids.statusId, to: ids.statusId }).optional(),
-          place: placeRecord.optional(),
-        }),
-      )
-      .min(1)
-      .max(1000),
+    items: list(
+      z.object({
+        item: ids.itemId,
+        status: z.optional(z.object({ from: ids.statusId, to: ids.statusId })),
+        place: z.optional(placeRecord),
+      }),
+      1000,
+      1,
+    ),
   }),
   projects: (reader, body) => [...new Set(body.items.flatMap(({ item }) => reader.maybe('item', item)?.project ?? []))],
   check: (reader, body, context) =>

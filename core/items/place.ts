@@ -1,4 +1,4 @@
-import { z } from 'zod'
+import * as z from 'zod/mini'
 import * as ids from '../base/id-schemas'
 
 /** Before or after another item of the project. */

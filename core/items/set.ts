@@ -1,4 +1,5 @@
-import { z } from 'zod'
+import * as z from 'zod/mini'
+import { list, text } from '../base/schemas'
 import * as ids from '../base/id-schemas'
 import { rankBetween } from '../base/ranks'
 import { firstProblem, assertNever, must, ok, problem, type Problem } from '../base/result'
@@ -24,7 +25,7 @@ import {
 import { checkUnique, checkValue, normalised, valueRecord } from './values'
 
 const fromTo = z.object({ from: valueRecord, to: valueRecord })
-const addRemove = z.object({ add: z.array(z.string().max(64)).max(500), remove: z.array(z.string().max(64)).max(500) })
+const addRemove = z.object({ add: list(text(64), 500), remove: list(text(64), 500) })
 /** One value from what it was made from to another; or, of a field of several, what comes in and what goes out. */
 export const settingRecord = z.union([fromTo, addRemove])
 export type Setting = Readonly<z.infer<typeof settingRecord>>
@@ -39,10 +40,7 @@ export const setValues = defineCommand({
   type: 'items.set',
   v: 1,
   body: z.object({
-    items: z
-      .array(z.object({ item: ids.itemId, set: z.record(z.string().max(64), settingRecord) }))
-      .min(1)
-      .max(1000),
+    items: list(z.object({ item: ids.itemId, set: z.record(text(64), settingRecord) }), 1000, 1),
   }),
   projects: (reader, body) => [...new Set(body.items.flatMap(({ item }) => reader.maybe('item', item)?.project ?? []))],
   check: (reader, body, context) =>

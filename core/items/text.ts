@@ -1,4 +1,5 @@
-import { z } from 'zod'
+import * as z from 'zod/mini'
+import { text, whole } from '../base/schemas'
 import * as ids from '../base/id-schemas'
 import { must, ok, problem } from '../base/result'
 import { defineCommand } from '../change/command'
@@ -18,8 +19,8 @@ export const setText = defineCommand({
   body: z.object({
     item: ids.itemId,
     field: ids.fieldId,
-    revision: z.number().int().min(0),
-    text: z.string().max(longestLongText),
+    revision: whole(0),
+    text: text(longestLongText),
   }),
   projects: (reader, body) => [reader.maybe('item', body.item)?.project ?? []].flat(),
   check(reader, body, context) {

@@ -3,15 +3,16 @@ import { isEmptyValue, type Value } from '../fields/contract'
 import { fieldTypes } from '../fields/registry'
 import type { Reader } from '../model/reader'
 import type { Field, ItemId, ProjectId } from '../model/records'
-import { z } from 'zod'
+import * as z from 'zod/mini'
+import { list, text, whole } from '../base/schemas'
 
 /** What may stand in a command as a value; the field's type says more. */
-export const valueRecord: z.ZodType<Value> = z.union([
-  z.string().max(100_000),
+export const valueRecord: z.ZodMiniType<Value> = z.union([
+  text(100_000),
   z.number(),
   z.boolean(),
-  z.array(z.string().max(64)).max(500),
-  z.object({ revision: z.number().int().min(1) }),
+  list(text(64), 500),
+  z.object({ revision: whole(1) }),
   z.null(),
 ])
 

@@ -1,4 +1,5 @@
-import { z } from 'zod'
+import * as z from 'zod/mini'
+import { list } from '../base/schemas'
 import { isSameText } from '../base/collation'
 import { firstProblem, ok, problem } from '../base/result'
 import { isAtLeast, memberId, needsWorkspaceRole } from '../access/access'
@@ -10,7 +11,7 @@ import { memberRecord, personRecord } from '../model/schemas'
 export const addPeople = defineCommand({
   type: 'people.add',
   v: 1,
-  body: z.object({ people: z.array(personRecord).max(200), members: z.array(memberRecord).max(1000) }),
+  body: z.object({ people: list(personRecord, 200), members: list(memberRecord, 1000) }),
   projects: () => [],
   check(reader, body, context) {
     const refused = needsWorkspaceRole(reader, context.by, 'lead')

@@ -1,4 +1,5 @@
-import { z } from 'zod'
+import * as z from 'zod/mini'
+import { list } from '../base/schemas'
 import { isSameText } from '../base/collation'
 import { firstProblem, ok, problem, type Problem } from '../base/result'
 import { needsWorkspaceRole } from '../access/access'
@@ -17,12 +18,12 @@ import {
 /** A project with all that it begins with; `starterPattern` makes such a body. */
 export const projectBody = z.object({
   project: projectRecord,
-  workflows: z.array(workflowRecord).min(1).max(20),
-  statuses: z.array(statusRecord).min(1).max(200),
-  kinds: z.array(kindRecord).min(1).max(60),
-  fields: z.array(fieldRecord).max(200),
-  boards: z.array(boardRecord).max(20),
-  views: z.array(viewRecord).max(60),
+  workflows: list(workflowRecord, 20, 1),
+  statuses: list(statusRecord, 200, 1),
+  kinds: list(kindRecord, 60, 1),
+  fields: list(fieldRecord, 200),
+  boards: list(boardRecord, 20),
+  views: list(viewRecord, 60),
 })
 export type ProjectBody = z.infer<typeof projectBody>
 

@@ -1,4 +1,5 @@
-import { z } from 'zod'
+import * as z from 'zod/mini'
+import { name } from '../base/schemas'
 import * as ids from '../base/id-schemas'
 import { must, ok, problem, type Problem } from '../base/result'
 import { isSameValue } from '../base/sorted-ids'
@@ -34,8 +35,8 @@ export const setView = defineCommand({
   v: 1,
   body: z.object({
     view: ids.viewId,
-    definition: z.object({ from: viewDefinition, to: viewDefinition }).optional(),
-    name: z.object({ from: z.string(), to: z.string().trim().min(1).max(120) }).optional(),
+    definition: z.optional(z.object({ from: viewDefinition, to: viewDefinition })),
+    name: z.optional(z.object({ from: z.string(), to: name })),
   }),
   projects: (reader, body) => [reader.maybe('view', body.view)?.project ?? []].flat(),
   check(reader, body, context) {

@@ -1,4 +1,5 @@
-import { z } from 'zod'
+import * as z from 'zod/mini'
+import { email, name, text } from '../base/schemas'
 import type { Entry } from '../change/command'
 import type { Problem } from '../base/result'
 
@@ -29,17 +30,17 @@ export type Answer =
 export type LogMessage = Extract<FeedMessage, { tell: 'entry' | 'large' | 'sequence' }>
 
 export const signInBody = z.union([
-  z.object({ email: z.string().min(1).max(200), password: z.string().min(1).max(200) }),
+  z.object({ email: text(200, 1), password: text(200, 1) }),
   /** In a workspace that is a demo one presses a person. */
-  z.object({ person: z.string().max(64) }),
+  z.object({ person: text(64) }),
 ])
 export const ownerBody = z.object({
-  code: z.string().min(1).max(40),
-  name: z.string().trim().min(1).max(120),
-  email: z.email().max(200),
-  password: z.string().min(10).max(200),
-  workspace: z.string().trim().min(1).max(120),
-  timeZone: z.string().max(60),
+  code: text(40, 1),
+  name: name,
+  email: email,
+  password: text(200, 10),
+  workspace: name,
+  timeZone: text(60),
 })
 /** How far back the log is handed out before the payload is to be taken anew. */
 export const longestCatchUp = 2000
