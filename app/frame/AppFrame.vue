@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { useRoute } from 'vue-router'
 import { computed, ref, watch } from 'vue'
+import { stands } from '../stores/stands'
 import { words } from '../words'
 import AppIndex from './AppIndex.vue'
 import NoticeList from './NoticeList.vue'
@@ -22,13 +23,22 @@ watch(isFolded, (folded) => localStorage.setItem('wrenleaf-index', folded ? 'fol
 <template>
   <div class="frame" :class="{ 'index-open': isIndexOpen, folded: isFolded, 'with-panel': hasPanel }">
     <a class="skip" href="#main">{{ words.frame.skip }}</a>
-    <AppIndex class="index" :folded="isFolded" @fold="isFolded = !isFolded" @close="isIndexOpen = false" />
+    <AppIndex
+      v-if="stands"
+      class="index"
+      :folded="isFolded"
+      @fold="isFolded = !isFolded"
+      @close="isIndexOpen = false"
+    />
+    <div v-else class="index still" />
     <header class="sentence"><slot name="sentence" /></header>
     <main id="main" class="main" tabindex="-1"><slot /></main>
     <slot name="panel" />
     <TallyBar class="tally"><slot name="tally" /></TallyBar>
-    <PhoneBar class="phone" @views="isIndexOpen = true" />
-    <NoticeList />
+    <template v-if="stands">
+      <PhoneBar class="phone" @views="isIndexOpen = true" />
+      <NoticeList />
+    </template>
   </div>
 </template>
 
@@ -44,6 +54,10 @@ watch(isFolded, (folded) => localStorage.setItem('wrenleaf-index', folded ? 'fol
 }
 .index {
   grid-row: 1 / 4;
+}
+.still {
+  background: var(--sunk);
+  border-right: 1px solid var(--rule);
 }
 .sentence {
   grid-column: 2 / 4;

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { useRoute } from 'vue-router'
+import { RouterLink, useRoute } from 'vue-router'
 import { mdiChevronLeft, mdiChevronRight, mdiClose } from '@mdi/js'
 import { isAtLeast } from '#core/access/access'
 import PopMenu from '../overlays/PopMenu.vue'
@@ -29,8 +29,8 @@ const own = (id: string) => directory.views(id as never).filter((view) => view.o
 <template>
   <nav class="index" :class="{ folded }" :aria-label="words.frame.index">
     <div class="mark">
-      <NuxtLink to="/app" class="home"
-        ><WrenMark /><span v-if="!folded">{{ words.name }}</span></NuxtLink
+      <RouterLink to="/app" class="home"
+        ><WrenMark /><span v-if="!folded">{{ words.name }}</span></RouterLink
       >
       <button
         class="fold"
@@ -45,37 +45,37 @@ const own = (id: string) => directory.views(id as never).filter((view) => view.o
       </button>
     </div>
     <div v-if="!folded" class="contents">
-      <NuxtLink to="/app" :aria-current="here('/app')"
+      <RouterLink to="/app" :aria-current="here('/app')"
         ><span>{{ words.frame.myQueue }}</span
-        ><b v-if="directory.inTurn">{{ directory.inTurn }}</b></NuxtLink
+        ><b v-if="directory.inTurn">{{ directory.inTurn }}</b></RouterLink
       >
       <section v-for="project in directory.projects" :key="project.id">
         <h3>
           {{ project.name }} <span class="soft prefix">{{ project.prefix }}</span>
         </h3>
-        <NuxtLink
+        <RouterLink
           v-for="view in shared(project.id)"
           :key="view.id"
           :to="`/app/${project.prefix}/${view.id}`"
           :aria-current="here(`/app/${project.prefix}/${view.id}`)"
-          ><span>{{ view.name }}</span></NuxtLink
+          ><span>{{ view.name }}</span></RouterLink
         >
         <template v-if="own(project.id).length">
           <div class="sub">{{ words.frame.onlyMine }}</div>
-          <NuxtLink
+          <RouterLink
             v-for="view in own(project.id)"
             :key="view.id"
             :to="`/app/${project.prefix}/${view.id}`"
             :aria-current="here(`/app/${project.prefix}/${view.id}`)"
-            ><span>{{ view.name }}</span></NuxtLink
+            ><span>{{ view.name }}</span></RouterLink
           >
         </template>
-        <NuxtLink
+        <RouterLink
           v-if="directory.isAllowed(project.id, 'contributor')"
           class="quiet"
           :to="`/app/${project.prefix}/bring-in`"
           :aria-current="here(`/app/${project.prefix}/bring-in`)"
-          ><span>{{ words.frame.bringIn }}</span></NuxtLink
+          ><span>{{ words.frame.bringIn }}</span></RouterLink
         >
       </section>
       <button v-if="mayStart" type="button" class="quiet start" @click="isStarting = true">

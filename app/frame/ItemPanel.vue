@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { RouterLink } from 'vue-router'
 import { computed, ref, watch } from 'vue'
 import { v7 } from 'uuid'
 import { mdiArrowExpand, mdiClose, mdiLinkVariant } from '@mdi/js'
@@ -165,13 +166,13 @@ const archive = () =>
           >
             <svg viewBox="0 0 24 24"><path :d="mdiLinkVariant" /></svg>
           </button>
-          <NuxtLink
+          <RouterLink
             v-if="!whole"
             :to="`/app/items/${row.address}`"
             :aria-label="words.item.wholePage"
             :title="words.item.wholePage"
             ><svg viewBox="0 0 24 24"><path :d="mdiArrowExpand" /></svg
-          ></NuxtLink>
+          ></RouterLink>
           <button type="button" :aria-label="words.frame.close" @click="emit('close')">
             <svg viewBox="0 0 24 24"><path :d="mdiClose" /></svg>
           </button>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { useRoute } from 'vue-router'
+import { RouterLink, useRoute } from 'vue-router'
 import { useDirectory } from '../stores/directory'
 import { words } from '../words'
 
@@ -11,8 +11,8 @@ const directory = useDirectory()
 
 <template>
   <nav class="bar" :aria-label="words.name">
-    <NuxtLink to="/app" :class="{ on: route.path === '/app' }"
-      >{{ words.frame.myQueue }} {{ directory.inTurn || '' }}</NuxtLink
+    <RouterLink to="/app" :class="{ on: route.path === '/app' }"
+      >{{ words.frame.myQueue }} {{ directory.inTurn || '' }}</RouterLink
     >
     <button type="button" :class="{ on: route.path !== '/app' }" @click="emit('views')">{{ words.frame.views }}</button>
   </nav>

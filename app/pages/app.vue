@@ -1,12 +1,13 @@
 <script setup lang="ts">
 import { onBeforeUnmount, onMounted, ref } from 'vue'
 import { navigateTo, useNuxtApp } from 'nuxt/app'
-import { useRoute, useRouter } from 'vue-router'
+import { RouterView, useRoute, useRouter } from 'vue-router'
 import { loadOverlays } from '../overlays/overlays'
 import SearchBox from '../frame/SearchBox.vue'
 import { useChanges } from '../stores/changes'
 import { useDirectory } from '../stores/directory'
 import { useSession } from '../stores/session'
+import { afterPaint, stands } from '../stores/stands'
 import { words } from '../words'
 
 /** Everything behind sign-in, once the worker has told what there is (`plugins/enter.client.ts` asked it). */
@@ -22,7 +23,10 @@ const longestEmptyMs = 400
 
 onMounted(() => {
   addEventListener('keydown', onKey)
-  requestIdleCallback(() => void loadOverlays(vueApp), { timeout: 3000 })
+  afterPaint(() => {
+    stands.value = true
+    void loadOverlays(vueApp)
+  })
 })
 onBeforeUnmount(() => removeEventListener('keydown', onKey))
 
@@ -48,7 +52,7 @@ else await Promise.race([directory.ready, new Promise((resolve) => setTimeout(re
 </script>
 
 <template>
-  <NuxtPage v-if="directory.isReady" />
+  <RouterView v-if="directory.isReady" />
   <div v-else class="opening" role="status">
     <p v-if="session.standing.line === 'down'">{{ words.signIn.noServer }}</p>
     <p v-else>{{ words.frame.opening(session.standing.progress) }}</p>

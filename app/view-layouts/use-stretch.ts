@@ -1,5 +1,6 @@
 import { watch, type Ref } from 'vue'
 import type { Stretch } from '../replica/watches'
+import { afterPaint } from '../stores/stands'
 
 interface InSight {
   readonly index: number
@@ -32,7 +33,7 @@ export function useStretch(
   watch([shown, stretch], ([, held], [, heldBefore]) => {
     if (held !== heldBefore) isAsking = false
     // The first rows are drawn before more of them are fetched.
-    if (held && !heldBefore) requestIdleCallback(askWhereNeeded, { timeout: 500 })
+    if (held && !heldBefore) afterPaint(askWhereNeeded)
     else askWhereNeeded()
   })
 }

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, onMounted, ref, shallowRef, watch } from 'vue'
+import { computed, ref, shallowRef, watch } from 'vue'
 import { useVirtualizer } from '@tanstack/vue-virtual'
 import type { Project, View, ViewDefinition } from '#core/model/records'
 import { useWatch } from '../../replica/use-watch'
@@ -7,6 +7,7 @@ import type { Row, Sums } from '../../replica/watches'
 import { setValue } from '../../parts/edits'
 import { useChanges } from '../../stores/changes'
 import { useDirectory } from '../../stores/directory'
+import { stands } from '../../stores/stands'
 import { useViews } from '../../stores/views'
 import { words } from '../../words'
 import { observeOffset, observeSize, scrollWhereNeeded } from '../observe'
@@ -42,8 +43,6 @@ const mayEdit = computed(() => directory.isAllowed(props.project.id, 'contributo
 
 const scroller = ref<HTMLElement>()
 const rowHeight = 33
-const stands = ref(false)
-onMounted(() => requestIdleCallback(() => (stands.value = true), { timeout: 500 }))
 const virtualizer = useVirtualizer(
   computed(() => ({
     count: total.value,
