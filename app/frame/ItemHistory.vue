@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { ref, shallowRef, watch } from 'vue'
-import type { ToldEntry } from '../replica/worker'
+import type { ToldEntry } from '../replica/api'
 import { momentWords } from '../parts/dates'
 import { useChanges } from '../stores/changes'
 import { useDirectory } from '../stores/directory'

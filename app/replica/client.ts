@@ -1,6 +1,6 @@
 import { proxy, wrap, type Remote } from 'comlink'
 import type { Begun } from './begin'
-import type { Api, Page } from './worker'
+import type { Api, Page } from './api'
 
 export type ReplicaApi = Remote<Api>
 

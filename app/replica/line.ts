@@ -5,6 +5,7 @@ import type { Entry } from '#core/change/command'
 import type { Directory } from '#core/wire/directory'
 import type { Answer, FeedMessage, LogMessage } from '#core/wire/feed'
 import type { Payload } from '#core/wire/payload'
+import { getInit, takeEarly } from './early'
 
 /** The server could not be reached, or did not answer with something of ours. */
 export class LineDown extends Error {}
@@ -34,7 +35,7 @@ const longestSilenceMs = 40_000
 
 async function fetchOrDown(path: string, init?: RequestInit): Promise<Response> {
   try {
-    return await fetch(path, { credentials: 'same-origin', cache: 'no-store', ...init })
+    return await ((init ? undefined : takeEarly(path)) ?? fetch(path, { ...getInit, ...init }))
   } catch (error) {
     throw new LineDown(String(error))
   }

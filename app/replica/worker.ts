@@ -1,262 +1,30 @@
-/** The worker in which the replica lives: one for all tabs of a browser, where the browser has shared workers. */
-import { expose, proxy, type Remote } from 'comlink'
-import * as z from 'zod/mini'
-import type { Command } from '#core/commands/registry'
-import type { Problem, Result } from '#core/base/result'
-import { sentencesOf } from '#core/items/told'
-import { itemKey } from '#core/model/reader'
-import type { ItemId, ProjectId, ViewDefinition } from '#core/model/records'
-import { viewDefinition } from '#core/model/schemas'
-import { httpLine, LineDown, Refused } from './line'
-import { IndexedBox } from './pending-box'
-import { Replica, type Settled, type Standing } from './replica'
-import { pack, type Held, type Packed } from './sent-rows'
-import { phraseCounts, watchFor, type PhraseCounts, type Question, type Watch } from './watches'
+/**
+ * The worker's first script, less than two kilobytes: asks the server for everything at once and keeps the pages that
+ * come, until the rest of the script (`api.ts`) is here.
+ */
+import type { Endpoint } from 'comlink'
+import { askForEverything } from './early'
 
-// Zod would compile its parsers with `new Function`, which the content security policy refuses.
-z.config({ jitless: true })
+const retryMs = 1000
+const wait = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms))
+/** The server may be gone for a moment. */
+const load = (): Promise<typeof import('./api')> => import('./api').catch(() => wait(retryMs).then(load))
 
-/** What a page hears from the worker. */
-export interface Page {
-  standing(standing: Standing): void
-  /** Something went wrong in here that nobody awaited: the page logs it. */
-  trouble(text: string): void
-}
+askForEverything()
+const api = load()
 
-export interface ToldEntry {
-  readonly sequence: number
-  readonly by: string
-  readonly at: string
-  readonly sentences: readonly string[]
-}
-
-const name = (self as unknown as { name: string }).name
-const [, build = '', person = ''] = name.split('|')
-const pages = new Set<Remote<Page>>()
-type Tell = Remote<(answer: Packed) => void> & ((answer: Packed) => void)
-/** A watch of a page, and what that page holds of its answer. */
-class Told {
-  readonly #held: Held = new Map()
-  constructor(
-    readonly watch: Watch,
-    readonly tellPage: Tell,
-  ) {}
-  tell(): void {
-    void this.tellPage(pack(this.#held, this.watch.answer()))
-  }
-}
-const watches = new Map<number, Told>()
-let nextWatch = 1
-
-const later = new Set<Told>()
-/** Once things have been quiet for a moment; several changes are told as one. */
-function tellLater(one: Told): void {
-  if (!later.size)
-    setTimeout(() => {
-      for (const told of later) told.tell()
-      later.clear()
-    }, 120)
-  later.add(one)
-}
-
-const replica = new Replica(
-  {
-    line: httpLine,
-    box: new IndexedBox(person),
-    build,
-    now: Date.now,
-    wait: (ms) => new Promise((resolve) => setTimeout(resolve, ms)),
-  },
-  {
-    changed(changed) {
-      for (const one of watches.values())
-        if (one.watch.update(changed)) {
-          if (one.watch.isSlow) tellLater(one)
-          else one.tell()
-        }
-    },
-    standing(standing) {
-      for (const page of pages) void page.standing(standing)
-    },
-  },
-)
-const opening = replica.open().catch((error: unknown) => {
-  if (!(error instanceof Refused)) throw error
-})
-
-/** What pages ask of the worker. */
-export class Api {
-  async join(page: Remote<Page>): Promise<void> {
-    pages.add(page)
-    await page.standing(replica.standing)
-  }
-
-  /** Keeps a question answered until `leave`. */
-  async watch(question: Question, tell: (answer: Packed) => void): Promise<number> {
-    await opening
-    const told = new Told(watchFor(replica, question), tell as Tell)
-    const id = nextWatch++
-    watches.set(id, told)
-    told.tell()
-    return id
-  }
-
-  look(id: number, list: string, from: number, to: number): void {
-    const one = watches.get(id)
-    if (!one) return
-    one.watch.look(list, from, to)
-    one.tell()
-  }
-
-  hold(id: number, items: string[]): void {
-    const one = watches.get(id)
-    if (!one) return
-    one.watch.hold(items)
-    one.tell()
-  }
-
-  leave(id: number): void {
-    watches.delete(id)
-  }
-
-  /** Applies beforehand; its last word comes by `settled`. */
-  async send(command: Command): Promise<Result<{ name: string }>> {
-    await opening
-    return replica.add(command)
-  }
-
-  settled(command: string): Promise<Settled> {
-    return replica.settled(command)
-  }
-
-  counts(project: ProjectId, others: ViewDefinition): PhraseCounts {
-    return phraseCounts(replica, project, others)
-  }
-
-  /** Views' definitions, by view, from a text that a browser kept: those that can be read. */
-  definitions(kept: string): Record<string, ViewDefinition> {
-    const found = z.record(z.string(), z.unknown()).safeParse(jsonOr(kept))
-    return Object.fromEntries(
-      Object.entries(found.data ?? {}).flatMap(([id, definition]) => {
-        const read = viewDefinition.safeParse(definition)
-        return read.success ? [[id, read.data]] : []
-      }),
-    )
-  }
-
-  /** An item's history as sentences, newest first; a problem where it cannot be fetched. */
-  async history(
-    item: string,
-    before?: number,
-  ): Promise<{ entries: ToldEntry[]; more: boolean } | { problem: Problem }> {
-    return this.#asking(async () => {
-      const { entries, more } = await httpLine.history(item, before)
-      const told = entries.map((entry) => ({
-        sequence: entry.sequence,
-        by: entry.by,
-        at: entry.at,
-        sentences: sentencesOf(replica.state, entry, item, dayWords),
-      }))
-      return { entries: told.filter((one) => one.sentences.length), more }
-    })
-  }
-
-  async text(item: string, field: string): Promise<{ revision: number; text: string } | { problem: Problem }> {
-    return this.#asking(() => httpLine.text(item, field))
-  }
-
-  keyOf(item: string): string {
-    const found = replica.state.maybe('item', item as ItemId)
-    return found ? itemKey(replica.state, found) : item
-  }
-
-  /** The items of a project that may be chosen as a parent, by words in key or title; at most 20. */
-  find(project: ProjectId | undefined, words: string): { id: string; key: string; title: string }[] {
-    const parts = words.toLowerCase().split(/\s+/).filter(Boolean)
-    const found: { id: string; key: string; title: string }[] = []
-    const items = project ? replica.state.itemsOf(project) : replica.state.all('item')
-    for (const item of items) {
-      if (item.archived) continue
-      const key = itemKey(replica.state, item)
-      const text = `${key} ${item.title}`.toLowerCase()
-      if (parts.every((part) => text.includes(part))) found.push({ id: item.id, key, title: item.title })
-      if (found.length === 20) break
-    }
-    return found
-  }
-
-  /** The project's items, for working out a file against them. */
-  async itemsOf(project: ProjectId) {
-    await opening
-    return [...replica.state.itemsOf(project)]
-  }
-
-  signOut(): Promise<void> {
-    return replica.signOut()
-  }
-
-  /** Throws where nobody awaits it, so that a test sees that trouble in here is told. */
-  provoke(text: string): void {
-    setTimeout(() => {
-      throw new Error(text)
-    })
-  }
-
-  async #asking<T>(ask: () => Promise<T>): Promise<T | { problem: Problem }> {
-    try {
-      return await ask()
-    } catch (error) {
-      if (error instanceof Refused) return { problem: error.problem }
-      if (error instanceof LineDown)
-        return { problem: { code: 'unreadable', said: { where: 'the server does not answer' } } }
-      throw error
-    }
-  }
-}
-
-function jsonOr(text: string): unknown {
-  try {
-    return JSON.parse(text)
-  } catch {
-    return undefined
-  }
-}
-
-const dayFormat = new Intl.DateTimeFormat(undefined, { day: 'numeric', month: 'short', timeZone: 'UTC' })
-const dayWords = (date: string): string => dayFormat.format(new Date(date))
-
-function tellTrouble(text: string): void {
-  for (const page of pages) void page.trouble(text)
-}
-self.addEventListener('error', (event) =>
-  tellTrouble(event.error instanceof Error ? (event.error.stack ?? event.error.message) : event.message),
-)
-self.addEventListener('unhandledrejection', (event) =>
-  tellTrouble(`unhandled: ${event.reason instanceof Error ? event.reason.stack : String(event.reason)}`),
-)
-self.addEventListener('securitypolicyviolation', (event) =>
-  tellTrouble(`content security policy: ${(event as SecurityPolicyViolationEvent).violatedDirective}`),
-)
-const consoleError = console.error.bind(console)
-console.error = (...said: unknown[]) => {
-  consoleError(...said)
-  tellTrouble(said.map(String).join(' '))
-}
-
-// A new day comes at the workspace's midnight, and time walks on for "late".
-let day = ''
-setInterval(() => {
-  if (!replica.me) return
-  const today = replica.today()
-  if (day && day !== today) replica.newDay()
-  day = today
-}, 20_000)
-
-const api = proxy(new Api())
-// Ports that come before anything is awaited must not be lost.
 if ('onconnect' in self)
   self.onconnect = (event: MessageEvent) => {
     const port = event.ports[0]
-    if (port) expose(api, port)
+    if (port) void api.then(({ serve }) => serve(port))
   }
-else expose(api)
+else {
+  const early: MessageEvent[] = []
+  const keep = (event: MessageEvent) => void early.push(event)
+  self.addEventListener('message', keep)
+  void api.then(({ serve }) => {
+    self.removeEventListener('message', keep)
+    serve(self as unknown as Endpoint)
+    for (const { data, ports } of early) self.dispatchEvent(new MessageEvent('message', { data, ports: [...ports] }))
+  })
+}
