@@ -3,6 +3,10 @@ const n = (count: number, one: string, many: string): string => `${count} ${coun
 
 export const words = {
   name: 'Wrenleaf',
+  dates: {
+    months: ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'],
+    weekdays: ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'],
+  },
   frame: {
     index: 'Index',
     myQueue: 'My queue',

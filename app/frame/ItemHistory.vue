@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { ref, shallowRef, watch } from 'vue'
 import type { ToldEntry } from '../replica/api'
-import { momentWords } from '../parts/dates'
+import { momentWords } from '../dates'
 import { useChanges } from '../stores/changes'
 import { useDirectory } from '../stores/directory'
 import { useSession } from '../stores/session'

@@ -1,3 +1,4 @@
+import { compareText } from '#core/base/collation'
 import type { Field, ProjectId } from '#core/model/records'
 import type { useDirectory } from '../stores/directory'
 import type { Choice } from './ChoiceList.vue'
@@ -13,7 +14,7 @@ export const statusChoices = (directory: Directory, project: ProjectId, counts?:
 export const peopleChoices = (directory: Directory, counts?: Readonly<Record<string, number>>): Choice[] =>
   [...directory.reader.all('person')]
     .filter((person) => person.active)
-    .sort((a, b) => a.name.localeCompare(b.name))
+    .sort((a, b) => compareText(a.name, b.name))
     .map((person) => ({ id: person.id, label: person.name, person, ...(counts && { count: counts[person.id] ?? 0 }) }))
 
 export const kindChoices = (directory: Directory, project: ProjectId): Choice[] =>

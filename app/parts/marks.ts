@@ -17,7 +17,7 @@ import { printDecimal } from '#core/base/decimals'
 import type { Field, Item, KindIcon } from '#core/model/records'
 import { useDirectory } from '../stores/directory'
 import { words } from '../words'
-import { dayWords } from './dates'
+import { dayWords } from '../dates'
 
 type Directory = ReturnType<typeof useDirectory>
 

@@ -7,6 +7,7 @@ import { sentencesOf } from '#core/items/told'
 import { itemKey } from '#core/model/reader'
 import type { ItemId, ProjectId, ViewDefinition } from '#core/model/records'
 import { viewDefinition } from '#core/model/schemas'
+import { dayWords } from '../dates'
 import { httpLine, LineDown, Refused } from './line'
 import { IndexedBox } from './pending-box'
 import { Replica, type Settled, type Standing } from './replica'
@@ -155,7 +156,7 @@ export class Api {
         sequence: entry.sequence,
         by: entry.by,
         at: entry.at,
-        sentences: sentencesOf(replica.state, entry, item, dayWords),
+        sentences: sentencesOf(replica.state, entry, item, (day) => dayWords(day, replica.today())),
       }))
       return { entries: told.filter((one) => one.sentences.length), more }
     })
@@ -221,9 +222,6 @@ function jsonOr(text: string): unknown {
     return undefined
   }
 }
-
-const dayFormat = new Intl.DateTimeFormat(undefined, { day: 'numeric', month: 'short', timeZone: 'UTC' })
-const dayWords = (date: string): string => dayFormat.format(new Date(date))
 
 function tellTrouble(text: string): void {
   for (const page of pages) void page.trouble(text)

@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest'
+import type { PlainDate } from '#core/base/dates'
 import type { ItemId } from '#core/base/ids'
 import type { Command } from '#core/commands/registry'
 import { kindsOf, statusesOf } from '#core/model/reader'
@@ -48,6 +49,7 @@ class Elsewhere {
         sequence: this.room.entries.length,
         build: 'b',
         now: '2026-11-25T09:00:00.000Z',
+        today: '2026-11-25' as PlainDate,
         records: directoryFor(this.small.state, this.me),
       }
     },

@@ -43,6 +43,8 @@ export interface Surroundings {
 }
 
 const longestWaitMs = 4000
+/** For so long after it was said the server's day is taken as it is. */
+const serversDaySeconds = 10
 
 /**
  * A member's copy of the workspace: opens it, applies commands beforehand, sends them in order, hears the feed, and
@@ -78,13 +80,17 @@ export class Replica implements Ground {
     return this.#standing
   }
   now = (): string => new Date(this.around.now() + this.#clockOffset).toISOString()
-  /** Asked for every row: worked out once a second. */
+  /**
+   * Asked for every row: worked out once a second. While the replica opens it is the server's word, because the first
+   * date that a browser works out in a time zone costs it some 40 ms.
+   */
   today = (): PlainDate => {
     const second = Math.floor((this.around.now() + this.#clockOffset) / 1000)
-    if (this.#day?.second !== second) this.#day = { second, day: dateIn(this.state.workspace().timeZone, this.now()) }
+    if (this.#day.until < second)
+      this.#day = { until: second, day: dateIn(this.state.workspace().timeZone, this.now()) }
     return this.#day.day
   }
-  #day: { second: number; day: PlainDate } | undefined
+  #day = { until: 0, day: '1970-01-01' as PlainDate }
 
   /** Opens, and goes on hearing until it is ended. Resolves once everything stands. */
   async open(): Promise<void> {
@@ -158,6 +164,7 @@ export class Replica implements Ground {
     if (directory.build !== this.around.build) return this.#stand({ line: 'outdated' })
     this.me = directory.me
     this.#setClock(directory.now)
+    this.#day = { until: Math.floor(Date.parse(directory.now) / 1000) + serversDaySeconds, day: directory.today }
     const projects = directory.records.project
     const shares = projects.map(() => 0)
     const opened = (i: number, share: number) => {

@@ -1,3 +1,4 @@
+import type { PlainDate } from '../base/dates'
 import type { PersonId } from '../base/ids'
 import { mayRead } from '../access/access'
 import type { Reader } from '../model/reader'
@@ -9,6 +10,8 @@ export interface Directory {
   readonly sequence: number
   readonly build: string
   readonly now: string
+  /** The workspace's day at that moment. */
+  readonly today: PlainDate
   readonly records: { readonly [E in DirectoryEntity]: readonly Records[E][] }
 }
 

@@ -37,15 +37,7 @@ const walked = computed(() => parts.value.flatMap(shown))
 const inTurn = computed(() => [...(watched.answer.value?.now ?? []), ...(watched.answer.value?.next ?? [])])
 const late = computed(() => inTurn.value.filter((row) => row.late).length)
 const projectCount = computed(() => new Set(inTurn.value.map((row) => row.item.project)).size)
-const hour = computed(() =>
-  Number(
-    new Intl.DateTimeFormat('en', {
-      hour: 'numeric',
-      hourCycle: 'h23',
-      timeZone: directory.reader.workspace().timeZone,
-    }).format(new Date()),
-  ),
-)
+const hour = new Date().getHours()
 const openKey = computed(() => (typeof route.query.item === 'string' ? route.query.item : undefined))
 
 const at = ref<string>()
