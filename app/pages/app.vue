@@ -8,12 +8,14 @@ import { useChanges } from '../stores/changes'
 import { useDirectory } from '../stores/directory'
 import { useSession } from '../stores/session'
 import { afterPaint, stands } from '../stores/stands'
+import { useViews } from '../stores/views'
 import { words } from '../words'
 
-/** Everything behind sign-in, once the worker has told what there is (`plugins/enter.client.ts` asked it). */
+/** Everything behind sign-in, once the worker has told what there is. */
 const { vueApp } = useNuxtApp()
 const session = useSession()
 const directory = useDirectory()
+const views = useViews()
 const changes = useChanges()
 const route = useRoute()
 const router = useRouter()
@@ -46,9 +48,12 @@ function openItem(key: string): void {
   else void router.push({ query: { ...route.query, item: key } })
 }
 
-if (!session.me) void navigateTo('/sign-in')
-// The empty page that came with the HTML stands until there is something to show, so that all is drawn at once.
-else await Promise.race([directory.ready, new Promise((resolve) => setTimeout(resolve, longestEmptyMs))])
+if (session.enter()) {
+  directory.follow()
+  const told = Promise.all([directory.ready, views.restore()])
+  // The empty page that came with the HTML stands until there is something to show, so that all is drawn at once.
+  await Promise.race([told, new Promise((resolve) => setTimeout(resolve, longestEmptyMs))])
+} else void navigateTo('/sign-in')
 </script>
 
 <template>

@@ -1,12 +1,9 @@
-import { proxy, wrap, type Remote } from 'comlink'
-import type { Begun } from './begin'
+import { proxy, type Remote } from 'comlink'
 import type { Api, Page } from './api'
 
 export type ReplicaApi = Remote<Api>
 
-/** Joins the worker that was begun, which answers once it has started. */
-export function joinReplica({ worker }: Begun, page: Page): ReplicaApi {
-  const api = wrap<Api>('port' in worker ? worker.port : worker)
+/** Has the worker tell this page how things stand. */
+export function join(api: ReplicaApi, page: Page): void {
   void api.join(proxy(page) as unknown as Parameters<ReplicaApi['join']>[0])
-  return api
 }

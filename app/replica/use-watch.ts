@@ -1,59 +1,7 @@
-import { proxy } from 'comlink'
 import { onScopeDispose, shallowRef, watch, type ShallowRef } from 'vue'
 import { useSession } from '../stores/session'
-import type { ReplicaApi } from './client'
-import { unpack, type Packed } from './sent-rows'
-import type { Answers, AnswerTo, Question } from './watches'
-
-type Answer = Answers[Question['ask']]
-
-/** A question that the worker keeps answered, and its answer so far. */
-class Asked {
-  readonly #api: ReplicaApi
-  readonly #id: Promise<number>
-  readonly #told: ((answer: Answer) => void)[] = []
-  answer: Answer
-
-  /** `before`: what an earlier question was answered; rows that say the same are kept. */
-  constructor(api: ReplicaApi, question: Question, before?: Answer) {
-    let base = before
-    const tell = (packed: Packed) => {
-      this.answer = base = unpack(base, packed)
-      for (const hear of this.#told) hear(this.answer)
-    }
-    this.#api = api
-    this.#id = api.watch(question, proxy(tell) as never)
-  }
-
-  hear(hear: (answer: Answer) => void): void {
-    this.#told.push(hear)
-    if (this.answer) hear(this.answer)
-  }
-  look(list: string, from: number, to: number): void {
-    void this.#id.then((id) => this.#api.look(id, list, from, to))
-  }
-  hold(items: readonly string[]): void {
-    void this.#id.then((id) => this.#api.hold(id, [...items]))
-  }
-  leave(): void {
-    this.#told.length = 0
-    void this.#id.then((id) => this.#api.leave(id))
-  }
-}
-
-/** Questions that were asked before the component was there that wants to know, by their JSON. */
-const early = new Map<string, Asked>()
-const earlyForMs = 10_000
-
-/** Asks beforehand: whoever then asks the same takes it over, with what has been told meanwhile. */
-export function askEarly(api: ReplicaApi, question: Question): void {
-  const key = JSON.stringify(question)
-  early.set(key, new Asked(api, question))
-  setTimeout(() => {
-    early.get(key)?.leave()
-    early.delete(key)
-  }, earlyForMs)
-}
+import { ask, type Asked } from './asked'
+import type { AnswerTo, Question } from './watches'
 
 export interface Watching<A> {
   readonly answer: ShallowRef<A | undefined>
@@ -75,8 +23,7 @@ export function useWatch<Q extends Question>(question: () => Q | undefined): Wat
       asked?.leave()
       asked = undefined
       if (!api || key === 'null') return void (answer.value = undefined)
-      asked = early.get(key) ?? new Asked(api, JSON.parse(key) as Question, answer.value)
-      early.delete(key)
+      asked = ask(api, JSON.parse(key) as Question, answer.value)
       asked.hear((told) => (answer.value = told as AnswerTo<Q>))
     },
     { immediate: true },

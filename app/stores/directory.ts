@@ -4,9 +4,8 @@ import { isAtLeast, roleIn } from '#core/access/access'
 import { boardOf, fieldsOf, kindsOf, projectsInOrder, statusesOf } from '#core/model/reader'
 import type { EntityName, Project, ProjectId, Records, Role, Status, View } from '#core/model/records'
 import { MapState } from '#core/model/state'
-import type { Packed } from '../replica/sent-rows'
+import { ask } from '../replica/asked'
 import type { Answers } from '../replica/watches'
-import { proxy } from 'comlink'
 import { useSession } from './session'
 
 /** All that is no item: people, projects, kinds, fields, statuses, boards, views, as the worker last told them. */
@@ -18,13 +17,9 @@ export const useDirectory = defineStore('directory', () => {
   const inTurn = shallowRef(0)
 
   function follow(): void {
-    const directory = proxy(({ packed }: Packed) => take(packed as Answers['directory']))
-    void session.api?.watch({ ask: 'directory' }, directory as never)
-    void session.api?.watch({ ask: 'counts' }, proxy(takeCounts) as never)
-  }
-
-  function takeCounts({ packed }: Packed): void {
-    inTurn.value = (packed as Answers['counts']).inTurn
+    if (!session.api) return
+    ask(session.api, { ask: 'directory' }).hear((told) => take(told as Answers['directory']))
+    ask(session.api, { ask: 'counts' }).hear((told) => (inTurn.value = (told as Answers['counts']).inTurn))
   }
 
   function take(answer: Answers['directory']): void {

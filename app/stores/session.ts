@@ -2,7 +2,7 @@ import { defineStore } from 'pinia'
 import { shallowRef } from 'vue'
 import { useRuntimeConfig } from 'nuxt/app'
 import { begun } from '../replica/begin'
-import { joinReplica, type ReplicaApi } from '../replica/client'
+import { join, type ReplicaApi } from '../replica/client'
 import type { Standing } from '../replica/replica'
 
 const themeKey = 'wrenleaf-theme'
@@ -19,7 +19,8 @@ export const useSession = defineStore('session', () => {
     if (!begun) return false
     if (begun.build !== useRuntimeConfig().app.buildId) reloadOnce()
     me.value = begun.me
-    api.value = joinReplica(begun, {
+    api.value = begun.api
+    join(begun.api, {
       standing(told) {
         standing.value = told
         if (told.line === 'signed-out') leaveFor('/sign-in')

@@ -3,6 +3,7 @@ import { v7 } from 'uuid'
 import { shallowRef } from 'vue'
 import { isSameValue } from '#core/base/sorted-ids'
 import type { PersonId, View, ViewDefinition, ViewId } from '#core/model/records'
+import { begun, draftsKey } from '../replica/begin'
 import type { Question } from '../replica/watches'
 import { words } from '../words'
 import { useChanges } from './changes'
@@ -16,17 +17,13 @@ export const useViews = defineStore('views', () => {
   const changes = useChanges()
   const drafts = shallowRef<Readonly<Record<string, ViewDefinition>>>({})
 
-  function storageKey(): string {
-    return `wrenleaf-drafts-${session.me ?? ''}`
-  }
   /** Takes up what this browser kept, as far as it can still be read. */
   async function restore(): Promise<void> {
-    const kept = localStorage.getItem(storageKey())
-    if (kept && session.api) drafts.value = await session.api.definitions(kept)
+    drafts.value = (await begun?.drafts) ?? {}
   }
   function write(next: Record<string, ViewDefinition>): void {
     drafts.value = next
-    localStorage.setItem(storageKey(), JSON.stringify(next))
+    localStorage.setItem(draftsKey(session.me ?? ''), JSON.stringify(next))
   }
 
   const definitionOf = (view: View): ViewDefinition => drafts.value[view.id] ?? view.definition
