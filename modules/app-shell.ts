@@ -1,25 +1,8 @@
-import { readFileSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
-import type { Plugin } from 'vite'
 import { defineNuxtModule } from '@nuxt/kit'
 
 /** The fonts that every signed-in page shows at once. */
 const fonts = ['source-sans-3-latin-wght-normal', 'bitter-latin-wght-normal', 'bitter-latin-wght-italic']
-
-/**
- * Chromium then compiles the whole of the page's script beside the main thread, while it comes, and not function by
- * function on it. Written last: it must stand on the first line.
- */
-const compileAtOnce: Plugin = {
-  name: 'compile-at-once',
-  writeBundle({ dir }, bundle) {
-    for (const chunk of Object.values(bundle))
-      if (chunk.type === 'chunk' && chunk.name === 'app') {
-        const file = join(dir ?? '', chunk.fileName)
-        writeFileSync(file, `//# allFunctionsCalledOnLoad\n${readFileSync(file, 'utf8')}`)
-      }
-  },
-}
 
 /**
  * Has `app/replica/begin.ts` built as a script of its own, and tells the server where that and the fonts are, so that a
@@ -30,7 +13,6 @@ export default defineNuxtModule({
   setup(_options, nuxt) {
     const files = { begin: '', fonts: [] as string[] }
     nuxt.hook('vite:extendConfig', (config, { isClient }) => {
-      if (isClient) config.plugins?.push(compileAtOnce)
       const input = config.build?.rollupOptions?.input
       if (isClient && input && typeof input === 'object' && !Array.isArray(input))
         input.begin = join(nuxt.options.srcDir, 'replica/begin.ts')
