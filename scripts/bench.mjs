@@ -1,9 +1,10 @@
 // npm run bench [-- --json FILE]: what it takes, against a limit measured in the same run. Exit code 1: a bound is broken.
 import { spawnSync } from 'node:child_process'
 import { join } from 'node:path'
-import { build, installPackages, root } from './prepare.mjs'
+import { build, installPackages, installTools, root, stop } from './prepare.mjs'
 
 installPackages()
+if (installTools().includes('chromium')) stop('Install chromium: nothing can be measured without it.')
 build()
 const { build: bundle } = await import('esbuild')
 const outfile = join(root, 'node_modules/.cache/wrenleaf-bench/bench.mjs')

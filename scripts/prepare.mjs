@@ -42,6 +42,32 @@ export function installPackages() {
   writeFileSync(stamp, lock)
 }
 
+/** Whether a command is on this machine. */
+export function has(command) {
+  try {
+    execFileSync('sh', ['-c', `command -v ${command}`], { stdio: 'ignore' })
+    return true
+  } catch {
+    return false
+  }
+}
+
+/** Debian's browser and database server, where they are missing and may be installed. Gives what is missing still. */
+export function installTools() {
+  const lacks = () => [
+    ...(has('chromium') ? [] : ['chromium']),
+    ...(has('pg_ctl') || existsSync('/usr/lib/postgresql') ? [] : ['postgresql']),
+  ]
+  const missing = lacks()
+  if (!missing.length || !has('apt-get') || process.getuid?.() !== 0) return missing
+  run('apt-get', ['update', '-qq'])
+  run('apt-get', ['install', '-y', '-qq', '--no-install-recommends', ...missing], {
+    env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' },
+    stdio: ['ignore', 'ignore', 'inherit'],
+  })
+  return lacks()
+}
+
 /** Builds, where a source has changed since. */
 export function build() {
   const stamp = join(root, '.output/wrenleaf-stamp')

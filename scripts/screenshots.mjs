@@ -3,9 +3,10 @@ import { spawn } from 'node:child_process'
 import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { build, installPackages, root } from './prepare.mjs'
+import { build, installPackages, installTools, root, stop } from './prepare.mjs'
 
 installPackages()
+if (installTools().includes('chromium')) stop('Install chromium: no picture can be taken without it.')
 build()
 const { chromium } = await import('@playwright/test')
 const port = 4181

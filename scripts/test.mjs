@@ -1,17 +1,6 @@
 // npm test: everything that must hold, on a machine where nothing has been installed by hand.
-import { execFileSync } from 'node:child_process'
-import { existsSync } from 'node:fs'
-import { build, installPackages, root, run, stop } from './prepare.mjs'
+import { build, has, installPackages, installTools, root, run, stop } from './prepare.mjs'
 
-const has = (command) => {
-  try {
-    execFileSync('sh', ['-c', `command -v ${command}`], { stdio: 'ignore' })
-    return true
-  } catch {
-    return false
-  }
-}
-const hasPostgres = () => has('pg_ctl') || existsSync('/usr/lib/postgresql')
 const step = (name, work) => {
   const from = Date.now()
   console.log(`\n— ${name}`)
@@ -27,16 +16,9 @@ const npx = (...args) => run('npx', args, { env: { ...process.env, NO_UPDATE_NOT
 
 step('packages', installPackages)
 step('browser and database server', () => {
-  const missing = [...(has('chromium') ? [] : ['chromium']), ...(hasPostgres() ? [] : ['postgresql'])]
-  if (!missing.length) return
-  const mayInstall = has('apt-get') && process.getuid?.() === 0
-  if (mayInstall) {
-    run('apt-get', ['update', '-qq'])
-    run('apt-get', ['install', '-y', '-qq', '--no-install-recommends', ...missing], {
-      env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' },
-      stdio: ['ignore', 'ignore', 'inherit'],
-    })
-  } else console.log(`Install ${missing.join(' and ')} to run every test; the tests that need them are skipped.`)
+  const missing = installTools()
+  if (missing.length)
+    console.log(`Install ${missing.join(' and ')} to run every test; the tests that need them are skipped.`)
 })
 step('formatting', () => npx('prettier', '--check', '--log-level', 'warn', '.'))
 step('types', () => {

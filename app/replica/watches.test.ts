@@ -1,0 +1,150 @@
+import { beforeEach, describe, expect, it } from 'vitest'
+import { boardOf, fieldsOf, kindsOf, statusesOf } from '#core/model/reader'
+import type { Item, ItemId, View, ViewDefinition } from '#core/model/records'
+import { run, smallWorkspace, today, type Small } from '#core/test-kit/workspace'
+import { findItem, phraseCounts, watchFor, type BoardAnswer, type Ground, type TableAnswer } from './watches'
+
+let small: Small
+let ground: Ground
+let table: View
+let board: View
+const statusId = (name: string) => statusesOf(small.state, small.project.id).find((one) => one.name === name)!.id
+const first = () => statusesOf(small.state, small.project.id)[0]!
+
+/** Adds items with these titles to the end of the project; gives their ids. */
+function add(
+  titles: readonly string[],
+  more: Partial<{ status: string; parent: ItemId; values: object }> = {},
+): ItemId[] {
+  const { project, state, ids, people } = small
+  const items = titles.map((title) => ({
+    item: ids.item(), project: project.id, kind: kindsOf(state, project.id)[0]!.id, title,
+    status: (more.status ?? first().id) as never, parent: more.parent ?? null, values: (more.values ?? {}) as never,
+  })) // prettier-ignore
+  for (let i = 0; i < items.length; i += 1000)
+    run(state, { id: ids.command(), type: 'items.add', v: 1, items: items.slice(i, i + 1000) }, people.owner.id)
+  return items.map((one) => one.item)
+}
+const changed = (...items: string[]) => ({ items: new Set(items), all: false })
+const watchOf = (view: View, draft?: ViewDefinition) => watchFor(ground, { ask: 'view', view: view.id, draft })
+const titlesOf = (answer: unknown) => (answer as TableAnswer).stretch.rows.map((row) => row.item.title)
+
+beforeEach(() => {
+  small = smallWorkspace()
+  ground = { state: small.state, me: small.people.owner.id, today: () => today }
+  const views = [...small.state.all('view')]
+  table = views.find((one) => one.definition.layout === 'table')!
+  board = views.find((one) => one.definition.layout === 'board')!
+})
+
+describe('a view that is watched', () => {
+  it('says the rows in their order, with key, children and sums', () => {
+    const [parent] = add(['Reseat the ridge'], { values: { [small.project.uses.effort!]: 150 } })
+    add(['Oil the winders'], { parent: parent!, values: { [small.project.uses.due!]: '2026-11-20' } })
+    const answer = watchOf(table).answer() as TableAnswer
+    expect(titlesOf(answer)).toEqual(['Reseat the ridge', 'Oil the winders'])
+    expect(answer.stretch.rows[0]).toMatchObject({ key: 'GLH-1', address: 'GLH-1', children: 1, late: 0 })
+    expect(answer.sums).toEqual({ items: 2, late: 1, effort: 150 })
+  })
+
+  it('hands out the first rows, then what is looked at with a margin on both sides', () => {
+    add(Array.from({ length: 2000 }, (_, i) => `row ${i}`))
+    const watch = watchOf(table)
+    expect((watch.answer() as TableAnswer).stretch).toMatchObject({ from: 0, rows: { length: 80 } })
+    watch.look('', 1000, 1020)
+    const { from, rows } = (watch.answer() as TableAnswer).stretch
+    expect([from, rows.length]).toEqual([600, 820])
+    watch.look('', 5000, 5020)
+    expect((watch.answer() as TableAnswer).stretch.from).toBe(1600)
+  })
+
+  it('follows what is changed, and keeps what is held in its place', () => {
+    const [a, b] = add(['b', 'c'])
+    const draft: ViewDefinition = { ...table.definition, sort: [{ by: 'title', down: false }] }
+    const watch = watchOf(table, draft)
+    watch.hold([a!])
+    const rename = (item: ItemId, from: string, to: string) =>
+      run(small.state, { id: small.ids.command(), type: 'items.set', v: 1, items: [{ item, set: { title: { from, to } } }] }, ground.me) // prettier-ignore
+    rename(a!, 'b', 'z')
+    watch.update(changed(a!))
+    expect(titlesOf(watch.answer())).toEqual(['z', 'c'])
+    watch.hold([])
+    expect(titlesOf(watch.answer())).toEqual(['c', 'z'])
+    rename(b!, 'c', 'zz')
+    watch.update(changed(b!))
+    expect(titlesOf(watch.answer())).toEqual(['z', 'zz'])
+  })
+
+  it('takes up the view as it is kept by somebody, from table to board', () => {
+    add(['one'])
+    const watch = watchOf(table)
+    const kept = { ...table.definition, layout: 'board' as const }
+    run(small.state, { id: small.ids.command(), type: 'views.set', v: 1, view: table.id, definition: { from: table.definition, to: kept } }, ground.me) // prettier-ignore
+    watch.update({ items: new Set(), all: true })
+    expect(watch.answer()).toMatchObject({ layout: 'board', sums: { items: 1 } })
+  })
+
+  it('is nothing where there is no such view, and where it was removed', () => {
+    expect(watchFor(ground, { ask: 'view', view: 'gone' }).answer()).toBeUndefined()
+    const watch = watchOf(table)
+    run(small.state, { id: small.ids.command(), type: 'views.remove', v: 1, view: table.id }, ground.me)
+    watch.update({ items: new Set(), all: true })
+    expect(watch.answer()).toBeUndefined()
+  })
+
+  it('counts on a board every item of a column, whatever the view leaves out', () => {
+    const definition = boardOf(small.state, small.project.id)!.definition
+    const column = definition.columns[0]!
+    add(['mine', 'also mine'], { values: { [small.project.uses.assignees!]: [ground.me] } })
+    add(['another’s'])
+    const draft: ViewDefinition = { ...board.definition, where: [{ about: 'person', people: ['me'] }] }
+    const answer = watchOf(board, draft).answer() as BoardAnswer
+    expect(answer.columns.find((one) => one.column === column.id)).toMatchObject({ held: 3, shown: 2 })
+    expect(answer.columns).toHaveLength(definition.columns.length)
+  })
+})
+
+describe('other questions', () => {
+  it('finds an item by key in any case, by an old prefix, and by id', () => {
+    const [id] = add(['Lag the pipes'])
+    small.state.put('project', small.project.id, { ...small.state.maybe('project', small.project.id)!, prefix: 'GH', oldPrefixes: ['GLH'] }) // prettier-ignore
+    const found = ['gh-1', 'GLH-1', id!].map((key) => findItem(small.state, key)?.id)
+    expect(found).toEqual([id, id, id])
+    expect(findItem(small.state, 'GLH-2')).toBeUndefined()
+    expect(findItem(small.state, 'no key')).toBeUndefined()
+  })
+
+  it('tells an item with its parents and what stands inside, archived ones left out', () => {
+    const [parent] = add(['House'])
+    const [child, gone] = add(['Door', 'Old door'], { parent: parent! })
+    run(small.state, { id: small.ids.command(), type: 'items.archive', v: 1, items: [gone!], archived: true }, ground.me) // prettier-ignore
+    const key = (id: ItemId) => `GLH-${(small.state.maybe('item', id) as Item).number}`
+    const answer = watchFor(ground, { ask: 'item', key: key(parent!) }).answer()
+    expect(answer).toMatchObject({ inside: [{ item: { title: 'Door' } }] })
+    expect(watchFor(ground, { ask: 'item', key: key(child!) }).answer()).toMatchObject({ row: { path: [{ title: 'House' }] } }) // prettier-ignore
+    expect(watchFor(ground, { ask: 'item', key: 'GLH-99' }).answer()).toBeUndefined()
+  })
+
+  it('asks the queue for leads with what is nobody’s turn, for others without', () => {
+    add(['Nobody’s'])
+    expect(watchFor(ground, { ask: 'queue' }).answer()).toMatchObject({ nobodys: [{ item: { title: 'Nobody’s' } }] })
+    const asContributor = { ...ground, me: small.people.contributor.id }
+    expect(watchFor(asContributor, { ask: 'queue' }).answer()).toMatchObject({ nobodys: undefined })
+  })
+
+  it('counts what each value of a phrase would give', () => {
+    const assignees = small.project.uses.assignees!
+    add(['a', 'b'], { values: { [assignees]: [ground.me] } })
+    add(['c'])
+    expect(fieldsOf(small.state, small.project.id).some((one) => one.id === assignees)).toBe(true)
+    const counts = phraseCounts(ground, small.project.id, table.definition)
+    expect(counts).toMatchObject({ total: 3, statuses: { [statusId(first().name)]: 3 }, people: { [ground.me]: 2 } })
+  })
+
+  it('counts what is in turn', () => {
+    add(['mine'], { values: { [small.project.uses.assignees!]: [ground.me] } })
+    const watch = watchFor(ground, { ask: 'counts' })
+    expect(watch.answer()).toEqual({ inTurn: 1 })
+    expect(watch.isSlow).toBe(true)
+  })
+})
