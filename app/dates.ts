@@ -5,10 +5,10 @@ import { words } from './words'
  * A day in words: without the year where it is `today`'s year, whole without `today`. Written by hand: the first `Intl`
  * object that a page makes costs it some 40 ms, and days stand in the first rows.
  */
-export function dayWords(date: PlainDate, today?: PlainDate): string {
+export function dayWords(date: PlainDate, today?: PlainDate, language = navigator.language): string {
   const [year = '', month = '', day = ''] = date.split('-')
   const name = words.dates.months[Number(month) - 1] ?? ''
-  const isMonthFirst = navigator.language === 'en-US'
+  const isMonthFirst = language === 'en-US'
   const short = isMonthFirst ? `${name} ${Number(day)}` : `${Number(day)} ${name}`
   if (today?.startsWith(year)) return short
   const whole = isMonthFirst ? `${short}, ${year}` : `${short} ${year}`

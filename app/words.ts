@@ -172,6 +172,14 @@ export const words = {
     keyMoveOn: 'move on',
     more: (count: number) => `${count} more`,
   },
+  error: {
+    missing: { title: 'There is no page here.', hint: 'The address may be mistyped, or what it named is gone.' },
+    broken: {
+      title: 'Something broke here.',
+      hint: 'What you changed before is kept. Load the page again; if it breaks again, tell whoever runs the server.',
+    },
+    home: 'To my queue',
+  },
   signIn: {
     claim: 'Whose turn is it, and what comes next.',
     email: 'E-mail',

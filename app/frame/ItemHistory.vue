@@ -20,7 +20,7 @@ const wrong = ref('')
 async function fetchFrom(before?: number): Promise<void> {
   const mine = props.item
   isLoading.value = true
-  const told = await session.api?.history(mine, before)
+  const told = await session.api?.history(mine, navigator.language, before)
   if (!told || mine !== props.item) return
   isLoading.value = false
   if ('problem' in told) return void (wrong.value = await changes.wordsFor(told.problem))

@@ -145,9 +145,10 @@ export class Api {
     )
   }
 
-  /** An item's history as sentences, newest first; a problem where it cannot be fetched. */
+  /** An item's history as sentences, newest first, days as the page's language has them; a problem where it cannot be fetched. */
   async history(
     item: string,
+    language: string,
     before?: number,
   ): Promise<{ entries: ToldEntry[]; more: boolean } | { problem: Problem }> {
     return this.#asking(async () => {
@@ -156,7 +157,7 @@ export class Api {
         sequence: entry.sequence,
         by: entry.by,
         at: entry.at,
-        sentences: sentencesOf(replica.state, entry, item, (day) => dayWords(day, replica.today())),
+        sentences: sentencesOf(replica.state, entry, item, (day) => dayWords(day, replica.today(), language)),
       }))
       return { entries: told.filter((one) => one.sentences.length), more }
     })

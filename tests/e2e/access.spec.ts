@@ -48,6 +48,15 @@ for (const theme of ['day', 'night'] as const)
     await isAccessible(page, 'bring-in')
   })
 
+test('an address that names nothing is told, and leads back to the queue', async ({ browser }) => {
+  const page = await demo.as(browser, 'Hamid', { expected: [/404/] })
+  await page.goto('/nowhere')
+  await expect(page.getByRole('heading', { name: 'There is no page here.' })).toBeVisible()
+  await isAccessible(page, 'no page')
+  await page.getByRole('link', { name: 'To my queue' }).click()
+  await expect(page.getByRole('heading', { name: /, Hamid/ })).toBeVisible()
+})
+
 test('sign-in is accessible, and tells of a wrong password', async ({ browser }) => {
   const page = watch(await (await browser.newContext({ baseURL: demo.server().url })).newPage(), [/401/])
   await page.goto('/sign-in')

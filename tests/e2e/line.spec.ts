@@ -1,4 +1,4 @@
-import { cardsIn, column, expect, line, stepIn, test, useDemo, watch } from '../kit/pages'
+import { atRest, cardsIn, column, expect, line, stepIn, test, useDemo, watch } from '../kit/pages'
 import { CuttableLine } from '../kit/proxy'
 import { Client } from '../kit/client'
 
@@ -90,7 +90,9 @@ test('eight tabs share one line; a command shows in all of them', async ({ brows
   }
   // Each tab in turn can do something, and is answered.
   for (const [i, tab] of tabs.entries()) {
-    await tab.getByRole('button', { name: 'Add an item in Noted' }).click()
+    const add = tab.getByRole('button', { name: 'Add an item in Noted' })
+    await atRest(add)
+    await add.click()
     await tab.getByLabel('Add an item in Noted').fill(`From tab ${i}`)
     await tab.keyboard.press('Enter')
     // Only the server gives a number.

@@ -1,5 +1,5 @@
 /** Browser tests: a server for each file, people who step in, and no error that nobody expected. */
-import { expect, test as base, type Browser, type Page } from '@playwright/test'
+import { expect, test as base, type Browser, type Locator, type Page } from '@playwright/test'
 import { startDemo, type Start, type TestServer } from './server'
 
 export { expect }
@@ -27,8 +27,8 @@ export const test = base.extend<{ noTrouble: undefined }>({
 export function watch(page: Page, expected: readonly RegExp[] = []): Page {
   const said: string[] = []
   const add = (text: string) => expected.some((one) => one.test(text)) || said.push(text)
-  page.on('console', (message) => message.type() === 'error' && add(message.text()))
-  page.on('pageerror', (error) => add(String(error.stack ?? error)))
+  page.on('console', (message) => message.type() === 'error' && add(`${message.text()} (${message.location().url})`))
+  page.on('pageerror', (error) => add(`${error.name}: ${error.message}\n${error.stack}`))
   watched.push({ page, said })
   return page
 }
@@ -69,6 +69,18 @@ export function useDemo(start: Start = {}): Demo {
       return page
     },
   }
+}
+
+/** Scrolls it into sight and waits until it stays where it is: a list that is scrolled draws and measures more of itself. */
+export async function atRest(place: Locator): Promise<void> {
+  let before = ''
+  await expect(async () => {
+    await place.scrollIntoViewIfNeeded()
+    const now = JSON.stringify(await place.boundingBox())
+    const isStill = now === before
+    before = now
+    expect(isStill).toBe(true)
+  }).toPass({ intervals: [150] })
 }
 
 export async function stepIn(page: Page, name: string): Promise<void> {

@@ -1,0 +1,37 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { NuxtError } from 'nuxt/app'
+import WrenMark from './parts/WrenMark.vue'
+import { words } from './words'
+
+/** What stands in place of a page that is not there or broke. */
+const props = defineProps<{ error: NuxtError }>()
+const w = computed(() => (props.error.statusCode === 404 ? words.error.missing : words.error.broken))
+</script>
+
+<template>
+  <main class="broken">
+    <WrenMark large />
+    <h1>{{ w.title }}</h1>
+    <p>{{ w.hint }}</p>
+    <p>
+      <a href="/app">{{ words.error.home }}</a>
+    </p>
+  </main>
+</template>
+
+<style scoped>
+.broken {
+  min-height: 100dvh;
+  display: grid;
+  align-content: center;
+  justify-items: start;
+  gap: 12px;
+  max-width: 520px;
+  margin: 0 auto;
+  padding: 24px;
+}
+h1 {
+  font: 500 26px/1.15 var(--serif);
+}
+</style>
