@@ -70,6 +70,8 @@ test('a tab that is closed while the line is cut loses nothing', async ({ browse
 })
 
 test('eight tabs share one line; a command shows in all of them', async ({ browser }) => {
+  // Eight pages on two processors.
+  test.setTimeout(150_000)
   const first = await demo.as(browser, 'Noor', { at: 'The works' })
   await first.waitForURL('**/app/GLH/*')
   const tabs = [first]
