@@ -1,5 +1,6 @@
 import { defineAsyncComponent, type App } from 'vue'
 import { useNuxtApp } from 'nuxt/app'
+import { fetched } from '../fetched'
 import type { install } from './vuetify'
 
 type Overlays = ReturnType<typeof install>
@@ -7,7 +8,7 @@ let loading: Promise<Overlays> | undefined
 
 /** What floats is fetched when the page stands, or when it is first needed, whichever comes first. */
 export function loadOverlays(app: App): Promise<Overlays> {
-  loading ??= import('./vuetify').then((vuetify) => vuetify.install(app))
+  loading ??= fetched(() => import('./vuetify')).then((vuetify) => vuetify.install(app))
   return loading
 }
 /** A floating component, to be used in `setup`. */

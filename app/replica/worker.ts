@@ -3,15 +3,11 @@
  * come, until the rest of the script (`api.ts`) is here.
  */
 import type { Endpoint } from 'comlink'
+import { fetched } from '../fetched'
 import { askForEverything } from './early'
 
-const retryMs = 1000
-const wait = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms))
-/** The server may be gone for a moment. */
-const load = (): Promise<typeof import('./api')> => import('./api').catch(() => wait(retryMs).then(load))
-
 askForEverything()
-const api = load()
+const api = fetched(() => import('./api'))
 
 if ('onconnect' in self)
   self.onconnect = (event: MessageEvent) => {

@@ -1,3 +1,4 @@
+import { fetched } from '../../fetched'
 import type { Draggable, DragDropManager } from '@dnd-kit/dom'
 import type { Row } from '../../replica/watches'
 
@@ -30,7 +31,7 @@ export function followPointer(told: Told): Pointer {
 
   /** The library comes after the board has been drawn: cards wait for it. */
   async function load(): Promise<void> {
-    const dnd = await import('@dnd-kit/dom')
+    const dnd = await fetched(() => import('@dnd-kit/dom'))
     if (!isOpen) return
     const nonce = document.querySelector<HTMLScriptElement>('script[nonce]')?.nonce
     const manager = new dnd.DragDropManager({
