@@ -1,11 +1,14 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, onMounted } from 'vue'
 import type { NuxtError } from 'nuxt/app'
 import WrenMark from './parts/WrenMark.vue'
+import { useSession } from './stores/session'
 import { words } from './words'
 
 /** What stands in place of a page that is not there or broke. */
 const props = defineProps<{ error: NuxtError }>()
+const session = useSession()
+onMounted(() => session.restoreTheme())
 const w = computed(() => (props.error.statusCode === 404 ? words.error.missing : words.error.broken))
 </script>
 
