@@ -115,10 +115,10 @@ export class Replica implements Ground {
     if (!patch.ok) return patch
     this.#promise(command.id)
     const name = nameOf(this.state, command.type, patch.value)
-    this.#flush()
-    // Both at once: what is answered before it is kept need not be kept any more.
+    // All at once: what is answered before it is kept need not be kept any more, and the pages are told on the way.
     void this.around.box.keep(command)
     void this.#sendPending()
+    this.#flush()
     this.#stand({})
     return ok({ name })
   }
