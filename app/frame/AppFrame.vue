@@ -35,10 +35,8 @@ watch(isFolded, (folded) => localStorage.setItem('wrenleaf-index', folded ? 'fol
     <main id="main" class="main" tabindex="-1"><slot /></main>
     <slot name="panel" />
     <TallyBar class="tally"><slot name="tally" /></TallyBar>
-    <template v-if="stands">
-      <PhoneBar class="phone" @views="isIndexOpen = true" />
-      <NoticeList />
-    </template>
+    <PhoneBar class="phone" @views="isIndexOpen = true" />
+    <NoticeList v-if="stands" />
   </div>
 </template>
 
