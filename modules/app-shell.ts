@@ -5,36 +5,45 @@ import { defineNuxtModule } from '@nuxt/kit'
 const fonts = ['source-sans-3-latin-wght-normal', 'bitter-latin-wght-normal', 'bitter-latin-wght-italic']
 
 /**
- * Has `app/replica/begin.ts` built as a script of its own, and tells the server where that and the fonts are, so that a
- * signed-in page's HTML can name them (server/plugins/app-shell.ts).
+ * Has `app/replica/start.ts` built as a script of its own, and tells the server what it says and where the fonts are, so
+ * that a signed-in page's HTML can hold the one and name the others (server/plugins/app-shell.ts).
  */
 export default defineNuxtModule({
   meta: { name: 'app-shell' },
   setup(_options, nuxt) {
-    const files = { begin: '', fonts: [] as string[] }
+    const shell = { start: '', fonts: [] as string[] }
+    const entry = join(nuxt.options.srcDir, 'replica/start.ts')
     nuxt.hook('vite:extendConfig', (config, { isClient }) => {
       const input = config.build?.rollupOptions?.input
-      if (isClient && input && typeof input === 'object' && !Array.isArray(input))
-        input.begin = join(nuxt.options.srcDir, 'replica/begin.ts')
+      if (!isClient || !input || typeof input !== 'object' || Array.isArray(input)) return
+      input.start = entry
+      config.plugins?.push({
+        name: 'app-shell',
+        generateBundle(_options, bundle) {
+          for (const [file, chunk] of Object.entries(bundle)) {
+            if (chunk.type !== 'chunk' || chunk.facadeModuleId !== entry) continue
+            if (chunk.imports.length || chunk.exports.length) this.error('start.ts must stand alone')
+            // In the page it stands beside nothing: it finds the worker where the page's scripts are.
+            const place = `location.origin+${JSON.stringify(nuxt.options.app.baseURL + nuxt.options.app.buildAssetsDir.slice(1))}`
+            shell.start = chunk.code.replaceAll('import.meta.url', place).trim()
+            delete bundle[file]
+          }
+        },
+      })
     })
     nuxt.hook('build:manifest', (manifest) => {
+      delete manifest[Object.keys(manifest).find((id) => manifest[id]?.src?.endsWith('replica/start.ts')) ?? '']
       const chunks = Object.values(manifest)
-      for (const chunk of chunks) {
-        if (chunk.src?.endsWith('replica/begin.ts')) {
-          files.begin = chunk.file
-          chunk.isEntry = false
-        }
-        // Its error pages are not worth requests on every page.
-        if (chunk.isEntry) chunk.dynamicImports = []
-      }
+      // Its error pages are not worth requests on every page.
+      for (const chunk of chunks) if (chunk.isEntry) chunk.dynamicImports = []
       const all = new Set(chunks.flatMap((chunk) => [chunk.file, ...(chunk.assets ?? [])]))
-      files.fonts = [...all].filter((file) =>
+      shell.fonts = [...all].filter((file) =>
         fonts.some((name) => file.startsWith(`${name}.`) && file.endsWith('.woff2')),
       )
     })
     nuxt.hook('nitro:config', (config) => {
       config.virtual ??= {}
-      config.virtual['#app-shell'] = () => `export default ${JSON.stringify(files)}`
+      config.virtual['#app-shell'] = () => `export default ${JSON.stringify(shell)}`
     })
   },
 })

@@ -1,5 +1,9 @@
-/** Where the build put what a signed-in page needs first; written by modules/app-shell.ts. */
+/** What a signed-in page needs first, from the build; written by modules/app-shell.ts. */
 declare module '#app-shell' {
-  const files: { readonly begin: string; readonly fonts: readonly string[] }
-  export default files
+  const shell: {
+    /** The script that the HTML holds. */
+    readonly start: string
+    readonly fonts: readonly string[]
+  }
+  export default shell
 }

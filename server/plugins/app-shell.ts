@@ -1,12 +1,12 @@
 import { setResponseHeader, type H3Event } from 'h3'
 import { defineNitroPlugin } from 'nitropack/runtime'
-import files from '#app-shell'
+import shell from '#app-shell'
 import { Refusal, signedIn } from '../http/request'
 import { theHouse } from '../services/house'
 
 /**
- * A signed-in page says who is signed in and names the fonts that it is going to need and, first of all, the script that
- * starts the worker: nothing has to be found out by a request of its own.
+ * A signed-in page says who is signed in, starts the worker and names the fonts that it is going to need: nothing has to
+ * be found out by a request of its own.
  */
 export default defineNitroPlugin((nitro) => {
   nitro.hooks.hook('render:html', async (html, { event }) => {
@@ -14,10 +14,10 @@ export default defineNitroPlugin((nitro) => {
     setResponseHeader(event, 'cache-control', 'no-store')
     html.head.unshift(
       `<script type="application/json" id="who">${JSON.stringify(await whoIs(event))}</script>`,
-      `<script type="module" async src="/_nuxt/${files.begin}" crossorigin></script>`,
+      `<script>${shell.start}</script>`,
     )
     html.head.push(
-      ...files.fonts.map(
+      ...shell.fonts.map(
         (file) => `<link rel="preload" as="font" type="font/woff2" href="/_nuxt/${file}" crossorigin>`,
       ),
     )
