@@ -10,6 +10,7 @@ const layers = [
   ['board', 'queue'],
   ['commands'],
   ['wire'],
+  ['questions'],
 ]
 const path = (names) => `^core/(${names.join('|')})/`
 const notTests = '\\.test\\.ts$|^core/test-kit/'

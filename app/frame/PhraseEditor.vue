@@ -2,7 +2,7 @@
 import { computed, onMounted, shallowRef, watch } from 'vue'
 import type { Condition, SortKey, View, ViewDefinition } from '#core/model/records'
 import { sortKeyWords, type PhraseName } from '#core/views/sentence'
-import type { PhraseCounts } from '../replica/watches'
+import type { PhraseCounts } from '#core/questions/questions'
 import ChoiceList, { type Choice } from '../parts/ChoiceList.vue'
 import { peopleChoices, statusChoices } from '../parts/choices'
 import { dayWords } from '../dates'

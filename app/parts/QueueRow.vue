@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { RowWithPath } from '../replica/watches'
+import type { RowWithPath } from '#core/questions/questions'
 import { printDecimal } from '#core/base/decimals'
 import { dateIn, dayNumber } from '#core/base/dates'
 import { useDirectory } from '../stores/directory'

@@ -12,7 +12,7 @@ import { httpLine, LineDown, Refused } from './line'
 import { IndexedBox } from './pending-box'
 import { Replica, type Settled, type Standing } from './replica'
 import { pack, type Held, type Packed } from './sent-rows'
-import { phraseCounts, watchFor, type PhraseCounts, type Question, type Watch } from './watches'
+import { phraseCounts, watchFor, type PhraseCounts, type Question, type Watch } from '#core/questions/questions'
 
 // Zod would compile its parsers with `new Function`, which the content security policy refuses.
 z.config({ jitless: true })
@@ -130,7 +130,8 @@ export class Api {
     return replica.settled(command)
   }
 
-  counts(project: ProjectId, others: ViewDefinition): PhraseCounts {
+  async counts(project: ProjectId, others: ViewDefinition): Promise<PhraseCounts> {
+    await opening
     return phraseCounts(replica, project, others)
   }
 
@@ -152,6 +153,7 @@ export class Api {
     before?: number,
   ): Promise<{ entries: ToldEntry[]; more: boolean } | { problem: Problem }> {
     return this.#asking(async () => {
+      await opening
       const { entries, more } = await httpLine.history(item, before)
       const told = entries.map((entry) => ({
         sequence: entry.sequence,
@@ -167,13 +169,15 @@ export class Api {
     return this.#asking(() => httpLine.text(item, field))
   }
 
-  keyOf(item: string): string {
+  async keyOf(item: string): Promise<string> {
+    await opening
     const found = replica.state.maybe('item', item as ItemId)
     return found ? itemKey(replica.state, found) : item
   }
 
   /** The items of a project that may be chosen as a parent, by words in key or title; at most 20. */
-  find(project: ProjectId | undefined, words: string): { id: string; key: string; title: string }[] {
+  async find(project: ProjectId | undefined, words: string): Promise<{ id: string; key: string; title: string }[]> {
+    await opening
     const parts = words.toLowerCase().split(/\s+/).filter(Boolean)
     const found: { id: string; key: string; title: string }[] = []
     const items = project ? replica.state.itemsOf(project) : replica.state.all('item')

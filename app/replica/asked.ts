@@ -1,7 +1,7 @@
 import { proxy } from 'comlink'
 import type { ReplicaApi } from './client'
 import { unpack, type Packed } from './sent-rows'
-import type { Answers, Question } from './watches'
+import type { Answers, Question } from '#core/questions/questions'
 
 type Answer = Answers[Question['ask']]
 
@@ -12,9 +12,13 @@ export class Asked {
   readonly #told: ((answer: Answer) => void)[] = []
   #answer: Answer
 
-  /** `before`: what an earlier question was answered; rows that say the same are kept. */
-  constructor(api: ReplicaApi, question: Question, before?: Answer) {
-    let base = before
+  /**
+   * `before`: what an earlier question was answered; rows that say the same are kept. `answer`: what this one was
+   * answered already.
+   */
+  constructor(api: ReplicaApi, question: Question, { before, answer }: { before?: Answer; answer?: Answer } = {}) {
+    this.#answer = answer
+    let base = answer ?? before
     const tell = (packed: Packed) => {
       this.#answer = base = unpack(base, packed)
       for (const hear of this.#told) hear(this.#answer)
@@ -44,10 +48,10 @@ export class Asked {
 const early = new Map<string, Asked>()
 const earlyForMs = 10_000
 
-/** Asks beforehand: whoever then asks the same takes it over, with what has been told meanwhile. */
-export function askEarly(api: ReplicaApi, question: Question): void {
+/** Asks beforehand: whoever then asks the same takes it over, with what has been told meanwhile or was known already. */
+export function askEarly(api: ReplicaApi, question: Question, answer?: Answer): void {
   const key = JSON.stringify(question)
-  early.set(key, new Asked(api, question))
+  early.set(key, new Asked(api, question, { answer }))
   setTimeout(() => {
     early.get(key)?.leave()
     early.delete(key)
@@ -56,7 +60,7 @@ export function askEarly(api: ReplicaApi, question: Question): void {
 
 export function ask(api: ReplicaApi, question: Question, before?: Answer): Asked {
   const key = JSON.stringify(question)
-  const asked = early.get(key) ?? new Asked(api, question, before)
+  const asked = early.get(key) ?? new Asked(api, question, { before })
   early.delete(key)
   return asked
 }

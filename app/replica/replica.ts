@@ -8,12 +8,12 @@ import { ReplicaState } from '#core/change/replica-state'
 import { nameOf } from '#core/items/told'
 import type { Item, Records } from '#core/model/records'
 import type { MapState } from '#core/model/state'
+import { Gathered, type Changed, type Ground } from '#core/questions/questions'
 import { directoryEntities } from '#core/wire/directory'
 import { protocol, type Answer, type FeedMessage, type LogMessage } from '#core/wire/feed'
 import { fromPayload } from '#core/wire/payload'
 import { LineDown, Refused, type Line } from './line'
 import type { PendingBox } from './pending-box'
-import type { Changed, Ground } from './watches'
 
 export type LineState = 'opening' | 'up' | 'down' | 'signed-out' | 'outdated'
 export interface Standing {
@@ -56,7 +56,7 @@ export class Replica implements Ground {
   #state: ReplicaState<Command>
   #standing: Standing = { line: 'opening', pending: 0, progress: 0 }
   #clockOffset = 0
-  #touched = { items: new Set<string>(), all: false }
+  #touched = new Gathered()
   /** Entries that came before their turn. */
   readonly #early = new Map<number, LogMessage>()
   /** Items of a project are newer than the directory until the log has passed this. */
@@ -151,11 +151,7 @@ export class Replica implements Ground {
           entryOf: (id) => entries.entryOf(id), longText: () => undefined,
         }) // prettier-ignore
       },
-      (items, patch) => {
-        for (const id of items) this.#touched.items.add(id)
-        // The next number of a project shows nowhere.
-        if (patch.some((change) => change.entity !== 'item' && change.field !== 'nextNumber')) this.#touched.all = true
-      },
+      (patch) => this.#touched.add(patch),
     )
   }
 
@@ -421,7 +417,7 @@ export class Replica implements Ground {
   #flush(): void {
     const changed = this.#touched
     if (!changed.all && !changed.items.size) return
-    this.#touched = { items: new Set(), all: false }
+    this.#touched = new Gathered()
     this.hearing.changed(changed)
   }
 

@@ -1,5 +1,6 @@
 /** Rows cross from the worker once: an answer carries those that the page does not hold, and the ids of the others. */
-import type { Answers, Question, Row, Stretch } from './watches'
+import { isSameValue } from '#core/base/sorted-ids'
+import type { Answers, Question, Row, Stretch } from '#core/questions/questions'
 
 type Answer = Answers[Question['ask']]
 /** What the page holds of each list, by item: the row's version. */
@@ -38,12 +39,16 @@ export function unpack<A extends Answer>(before: A | undefined, { packed }: Pack
     from,
     rows: (rows as readonly (Row | string)[]).map((row) => {
       const held = known.get(list)?.get(typeof row === 'string' ? row : row.item.id)
-      if (typeof row !== 'string') return held?.v === row.v ? held : row
+      if (typeof row !== 'string') return held && isSameRow(held, row) ? held : row
       if (!held) throw new Error(`row ${row} of list “${list}” is not held`)
       return held
     }),
   })) as A
 }
+
+/** The server and the worker count versions each for itself. */
+const isSameRow = (one: Row, other: Row): boolean =>
+  one.v === other.v || isSameValue({ ...one, v: '' }, { ...other, v: '' })
 
 function throughStretches(answer: Answer, map: (list: string, stretch: Stretch) => Stretch): Answer {
   if (!answer) return answer

@@ -1,7 +1,7 @@
 import { onScopeDispose, shallowRef, watch, type ShallowRef } from 'vue'
 import { useSession } from '../stores/session'
 import { ask, type Asked } from './asked'
-import type { AnswerTo, Question } from './watches'
+import type { AnswerTo, Question } from '#core/questions/questions'
 
 export interface Watching<A> {
   readonly answer: ShallowRef<A | undefined>

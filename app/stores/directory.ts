@@ -1,11 +1,12 @@
 import { defineStore } from 'pinia'
 import { computed, shallowRef } from 'vue'
+import { isSameValue } from '#core/base/sorted-ids'
 import { isAtLeast, roleIn } from '#core/access/access'
 import { boardOf, fieldsOf, kindsOf, projectsInOrder, statusesOf } from '#core/model/reader'
 import type { EntityName, Project, ProjectId, Records, Role, Status, View } from '#core/model/records'
 import { MapState } from '#core/model/state'
 import { ask } from '../replica/asked'
-import type { Answers } from '../replica/watches'
+import type { Answers } from '#core/questions/questions'
 import { useSession } from './session'
 
 /** All that is no item: people, projects, kinds, fields, statuses, boards, views, as the worker last told them. */
@@ -23,6 +24,7 @@ export const useDirectory = defineStore('directory', () => {
   }
 
   function take(answer: Answers['directory']): void {
+    if (isSameValue(told.value, answer)) return
     const state = new MapState()
     for (const [entity, records] of Object.entries(answer.records))
       for (const record of records) state.put(entity as EntityName, record.id, record as Records[EntityName])

@@ -4,7 +4,7 @@ import { shallowRef } from 'vue'
 import { isSameValue } from '#core/base/sorted-ids'
 import type { PersonId, View, ViewDefinition, ViewId } from '#core/model/records'
 import { begun, draftsKey } from '../replica/begin'
-import type { Question } from '../replica/watches'
+import type { Question } from '#core/questions/questions'
 import { words } from '../words'
 import { useChanges } from './changes'
 import { useDirectory } from './directory'
@@ -17,9 +17,13 @@ export const useViews = defineStore('views', () => {
   const changes = useChanges()
   const drafts = shallowRef<Readonly<Record<string, ViewDefinition>>>({})
 
-  /** Takes up what this browser kept, as far as it can still be read. */
-  async function restore(): Promise<void> {
-    drafts.value = (await begun?.drafts) ?? {}
+  /** Takes up what this browser kept, as far as it can still be read. Resolves once this page can be shown. */
+  function restore(): Promise<void> {
+    const taken = begun?.drafts.then((kept) => {
+      if (Object.keys(drafts.value).length) write({ ...kept, ...drafts.value })
+      else drafts.value = kept
+    })
+    return (begun?.isDraftHere && taken) || Promise.resolve()
   }
   function write(next: Record<string, ViewDefinition>): void {
     drafts.value = next

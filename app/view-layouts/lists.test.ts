@@ -1,6 +1,6 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { effectScope, nextTick, shallowRef, type EffectScope } from 'vue'
-import type { Stretch } from '../replica/watches'
+import type { Stretch } from '#core/questions/questions'
 import { useLightRows } from './table/use-light-rows'
 import { useStretch } from './use-stretch'
 

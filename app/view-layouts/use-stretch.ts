@@ -1,5 +1,5 @@
 import { watch, type Ref } from 'vue'
-import type { Stretch } from '../replica/watches'
+import type { Stretch } from '#core/questions/questions'
 import { afterPaint } from '../stores/stands'
 
 interface InSight {

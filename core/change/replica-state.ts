@@ -2,7 +2,7 @@ import type { Result } from '../base/result'
 import type { CommandId } from '../base/ids'
 import { MapState } from '../model/state'
 import type { Envelope, Entry } from './command'
-import { applyPatch, invert, itemsTouchedBy, type Patch } from './patch'
+import { applyPatch, invert, type Patch } from './patch'
 
 /** How a pending command becomes a patch; given from outside, so that this file knows no concrete command. */
 export type Judge<Command extends Envelope> = (state: MapState, command: Command, entries: EntryBook) => Result<Patch>
@@ -25,11 +25,11 @@ interface Pending<Command> {
 export class ReplicaState<Command extends Envelope> implements EntryBook {
   readonly state = new MapState()
   readonly #judge: Judge<Command>
-  readonly #touched: (items: Set<string>, patch: Patch) => void
+  readonly #touched: (patch: Patch) => void
   #pending: Pending<Command>[] = []
   readonly #own = new Map<CommandId, Entry>()
 
-  constructor(judge: Judge<Command>, touched: (items: Set<string>, patch: Patch) => void = () => {}) {
+  constructor(judge: Judge<Command>, touched: (patch: Patch) => void = () => {}) {
     this.#judge = judge
     this.#touched = touched
   }
@@ -92,6 +92,6 @@ export class ReplicaState<Command extends Envelope> implements EntryBook {
   #apply(patch: Patch): void {
     if (!patch.length) return
     applyPatch(this.state, patch)
-    this.#touched(itemsTouchedBy(patch), patch)
+    this.#touched(patch)
   }
 }

@@ -1,3 +1,4 @@
+import { mayRead } from '../access/access'
 import type { PlainDate } from '../base/dates'
 import { compareRanked } from '../base/ranks'
 import { must } from '../base/result'
@@ -23,14 +24,17 @@ export interface Queue {
 }
 
 /**
- * A person's queue over all projects, each part ordered by: later first (working days), due (empty last), the
+ * A person's queue over all projects that they may read, each part ordered by: later first (working days), due (empty last), the
  * projects' order in the index, rank.
  */
 export function queueOf(reader: Reader, person: PersonId, today: PlainDate): Queue {
   const queue: Queue = { now: [], next: [], waits: [] }
+  const projects = new Map<string, Project>()
+  for (const project of reader.all('project'))
+    if (!project.archived && mayRead(reader, person, project.id)) projects.set(project.id, project)
   for (const item of reader.all('item')) {
-    const project = reader.maybe('project', item.project)
-    if (!project || project.archived || item.archived) continue
+    const project = projects.get(item.project)
+    if (!project || item.archived) continue
     const turn = turnOf(reader, item)
     if (!turn.open) continue
     const mine = turn.people.includes(person)

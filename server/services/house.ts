@@ -1,5 +1,6 @@
 import { randomInt } from 'node:crypto'
 import type { Clock } from './clock'
+import { FirstAnswers } from './first-answers'
 import type { OpenDatabase } from '../db/open'
 import { theWorkspace } from '../db/load'
 import { channel, Room } from '../rooms/room'
@@ -13,6 +14,7 @@ export class House {
   /** Lets whoever started the server make the owner's account; letters that cannot be mistaken. */
   readonly ownerCode: string
   #room: Room | undefined
+  #firstAnswers: FirstAnswers | undefined
   #look: NodeJS.Timeout | undefined
 
   constructor(
@@ -31,6 +33,7 @@ export class House {
     if (!found) return undefined
     const room = await Room.open(this.database, found.id, this.clock)
     room.hear((entry, parts) => this.feed.publish(room.state, entry, parts))
+    this.#firstAnswers = new FirstAnswers(room, this.clock)
     this.#room = room
     if (this.database.isShared) await this.#shareRoom(room)
     return room
@@ -39,6 +42,11 @@ export class House {
   /** A shared database may hold a workspace that another server founded. */
   async room(): Promise<Room | undefined> {
     return this.#room ?? (this.database.isShared ? this.openRoom() : undefined)
+  }
+
+  /** What pages of the open room ask first. */
+  get firstAnswers(): FirstAnswers | undefined {
+    return this.#firstAnswers
   }
 
   /** Other servers write too: their notices hasten, a look once a second makes sure. */

@@ -2,7 +2,7 @@
 import { computed, inject, onBeforeUnmount, onMounted, ref } from 'vue'
 import { mdiDotsHorizontal } from '@mdi/js'
 import { must } from '#core/base/result'
-import type { Row } from '../../replica/watches'
+import type { Row } from '#core/questions/questions'
 import { DueText, KindMark, LeafMark, PersonPebbles, ValueText } from '../../parts/marks'
 import { useDirectory } from '../../stores/directory'
 import { words } from '../../words'

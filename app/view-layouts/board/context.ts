@@ -1,6 +1,6 @@
 import type { InjectionKey, Ref } from 'vue'
 import type { Column } from '#core/model/records'
-import type { Row } from '../../replica/watches'
+import type { Row } from '#core/questions/questions'
 import type { Pointer } from './pointer'
 
 /** A card that has been picked up, and where it would be put down. */

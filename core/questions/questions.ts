@@ -1,16 +1,17 @@
-/** What pages watch: each kind of question, worked out from the replica's state. No DOM in here. */
-import type { PlainDate } from '#core/base/dates'
-import type { PersonId } from '#core/base/ids'
-import { compareRanked } from '#core/base/ranks'
-import { columnByStatus, heldByColumn } from '#core/board/columns'
-import { boardOf, itemKey, pathOf, projectsInOrder } from '#core/model/reader'
-import { lateDays, turnOf } from '#core/model/turn'
-import type { Item, ItemId, ProjectId, Records, ViewDefinition } from '#core/model/records'
-import type { MapState } from '#core/model/state'
-import { nobodysTurn, queueOf, type QueueEntry } from '#core/queue/queue'
-import { isAtLeast, roleIn } from '#core/access/access'
-import { LiveView } from '#core/views/evaluate'
-import { directoryEntities, type DirectoryEntity } from '#core/wire/directory'
+/** What pages watch: each kind of question, worked out from a state, in a browser's replica or on the server. */
+import type { PlainDate } from '../base/dates'
+import type { PersonId } from '../base/ids'
+import { compareRanked } from '../base/ranks'
+import { columnByStatus, heldByColumn } from '../board/columns'
+import { itemsTouchedBy, type Patch } from '../change/patch'
+import { boardOf, itemKey, pathOf, projectsInOrder } from '../model/reader'
+import { lateDays, turnOf } from '../model/turn'
+import type { Item, ItemId, ProjectId, Records, ViewDefinition } from '../model/records'
+import type { MapState } from '../model/state'
+import { nobodysTurn, queueOf, type QueueEntry } from '../queue/queue'
+import { isAtLeast, roleIn } from '../access/access'
+import { LiveView } from '../views/evaluate'
+import { directoryEntities, type DirectoryEntity } from '../wire/directory'
 
 /** An item as a page shows it. */
 export interface Row {
@@ -81,7 +82,7 @@ export type Answers = {
 }
 export type AnswerTo<Q extends Question> = Answers[Q['ask']]
 
-/** What a watch needs of the replica. */
+/** What a watch needs: the state of a replica or a room, who asks, and the workspace's day. */
 export interface Ground {
   readonly state: MapState
   readonly me: PersonId
@@ -92,6 +93,18 @@ export interface Changed {
   readonly items: ReadonlySet<string>
   /** Something that is no item changed, or the day did. */
   readonly all: boolean
+}
+
+/** What changes, gathered until it is taken in. */
+export class Gathered implements Changed {
+  readonly items = new Set<string>()
+  all = false
+
+  add(patch: Patch): void {
+    for (const id of itemsTouchedBy(patch)) this.items.add(id)
+    // The next number of a project shows nowhere.
+    if (patch.some((change) => change.entity !== 'item' && change.field !== 'nextNumber')) this.all = true
+  }
 }
 
 /** A question that is kept answered. */
@@ -108,10 +121,13 @@ export interface Watch {
   hold(items: readonly string[]): void
 }
 
-export function watchFor(ground: Ground, question: Question): Watch {
+/** How many rows a list of each layout hands out at first, before anyone has said where they look. */
+export type FirstRows = Readonly<Record<ViewDefinition['layout'], number>>
+
+export function watchFor(ground: Ground, question: Question, firstRows: FirstRows = { table: 80, board: 80 }): Watch {
   switch (question.ask) {
     case 'view':
-      return new ViewWatch(ground, question)
+      return new ViewWatch(ground, question, firstRows)
     case 'directory':
       return new Asking(
         question,
@@ -182,8 +198,6 @@ function withPath(ground: Ground, one: Item, waitsFor: readonly string[] = []): 
   return { ...rowOf(ground, one), path, waitsFor }
 }
 
-/** Rows that a list hands out at first, before anyone has said where they look: few, for the page to be there soon. */
-const firstRows = 80
 /** Rows that a list hands out on either side of what is looked at, so that scrolling finds them there. */
 const margin = 400
 
@@ -197,6 +211,7 @@ class ViewWatch implements Watch {
   constructor(
     readonly ground: Ground,
     readonly question: Extract<Question, { ask: 'view' }>,
+    readonly firstRows: FirstRows,
   ) {
     this.#read()
   }
@@ -237,11 +252,11 @@ class ViewWatch implements Watch {
     const { definition, project, live } = this.#of
     const sums = (this.#sums ??= this.#sum(project, live.items))
     return definition.layout === 'table'
-      ? { layout: 'table', sums, stretch: this.#stretch('', live.items) }
+      ? { layout: 'table', sums, stretch: this.#stretch('', live.items, this.firstRows.table) }
       : { layout: 'board', sums, columns: this.#columns(project, live.items) }
   }
 
-  #stretch(list: string, items: readonly Item[]): Stretch {
+  #stretch(list: string, items: readonly Item[], firstRows: number): Stretch {
     const looked = this.#looks.get(list)
     const from = looked ? Math.max(0, Math.min(looked[0], items.length) - margin) : 0
     const rows = items.slice(from, looked ? looked[1] + margin : firstRows)
@@ -262,7 +277,7 @@ class ViewWatch implements Watch {
         column: column.id,
         held: held.get(column.id) ?? 0,
         shown: items.length,
-        stretch: this.#stretch(column.id, items),
+        stretch: this.#stretch(column.id, items, this.firstRows.board),
       }
     })
   }

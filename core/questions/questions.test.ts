@@ -2,7 +2,7 @@ import { beforeEach, describe, expect, it } from 'vitest'
 import { boardOf, fieldsOf, kindsOf, statusesOf } from '#core/model/reader'
 import type { Item, ItemId, View, ViewDefinition } from '#core/model/records'
 import { run, smallWorkspace, today, type Small } from '#core/test-kit/workspace'
-import { findItem, phraseCounts, watchFor, type BoardAnswer, type Ground, type TableAnswer } from './watches'
+import { findItem, phraseCounts, watchFor, type BoardAnswer, type Ground, type TableAnswer } from './questions'
 
 let small: Small
 let ground: Ground
