@@ -1,8 +1,19 @@
+import fc from 'fast-check'
 import { beforeEach, describe, expect, it } from 'vitest'
 import { boardOf, fieldsOf, kindsOf, statusesOf } from '#core/model/reader'
 import type { Item, ItemId, View, ViewDefinition } from '#core/model/records'
-import { run, smallWorkspace, today, type Small } from '#core/test-kit/workspace'
-import { findItem, phraseCounts, watchFor, type BoardAnswer, type Ground, type TableAnswer } from './questions'
+import { applyPatch } from '#core/change/patch'
+import { judge } from '#core/commands/registry'
+import { contextOf, randomCommand, run, smallWorkspace, today, type Dice, type Small } from '#core/test-kit/workspace'
+import {
+  findItem,
+  Gathered,
+  phraseCounts,
+  watchFor,
+  type BoardAnswer,
+  type Ground,
+  type TableAnswer,
+} from './questions'
 
 let small: Small
 let ground: Ground
@@ -73,6 +84,36 @@ describe('a view that is watched', () => {
     rename(b!, 'c', 'zz')
     watch.update(changed(b!))
     expect(titlesOf(watch.answer())).toEqual(['z', 'zz'])
+  })
+
+  it('kept right change by change, says what it would say if it were asked anew', () => {
+    const dice = fc.tuple(fc.nat(1000), fc.nat(1000), fc.nat(1000)) as fc.Arbitrary<Dice>
+    fc.assert(
+      fc.property(fc.array(fc.array(dice, { maxLength: 4 }), { maxLength: 25 }), fc.boolean(), (steps, isMine) => {
+        const { state, project, ids, people } = smallWorkspace()
+        const ground: Ground = { state, me: people.owner.id, today: () => today }
+        const watches = [...state.all('view')].map((view) => {
+          const where = isMine ? ([{ about: 'turn', of: 'me' }] as const) : []
+          const question = { ask: 'view', view: view.id, draft: { ...view.definition, where } } as const
+          return { question, watch: watchFor(ground, question) }
+        })
+        for (const rolls of steps) {
+          const gathered = new Gathered()
+          for (const roll of rolls) {
+            const command = randomCommand(state, project, roll, ids, [])
+            const patch = command && judge(state, command, contextOf(command, people.owner.id))
+            if (!patch?.ok) continue
+            applyPatch(state, patch.value)
+            gathered.add(patch.value)
+          }
+          for (const { question, watch } of watches) {
+            watch.update(gathered)
+            expect(watch.answer()).toEqual(watchFor(ground, question).answer())
+          }
+        }
+      }),
+      { numRuns: 150 },
+    )
   })
 
   it('takes up the view as it is kept by somebody, from table to board', () => {

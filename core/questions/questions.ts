@@ -3,7 +3,7 @@ import type { PlainDate } from '../base/dates'
 import type { PersonId } from '../base/ids'
 import { compareRanked } from '../base/ranks'
 import { columnByStatus, heldByColumn } from '../board/columns'
-import { itemsTouchedBy, type Patch } from '../change/patch'
+import { isSetChange, itemsTouchedBy, type Patch } from '../change/patch'
 import { boardOf, itemKey, pathOf, projectsInOrder } from '../model/reader'
 import { lateDays, turnOf } from '../model/turn'
 import type { Item, ItemId, ProjectId, Records, ViewDefinition } from '../model/records'
@@ -100,8 +100,15 @@ export class Gathered implements Changed {
   readonly items = new Set<string>()
   all = false
 
+  /** Parents are touched by what comes into them and leaves them: their rows count what is inside. */
   add(patch: Patch): void {
     for (const id of itemsTouchedBy(patch)) this.items.add(id)
+    for (const change of patch)
+      if (change.entity === 'item' && !isSetChange(change))
+        for (const value of [change.before, change.after]) {
+          const parent = change.field === '*' ? (value as Item | null)?.parent : change.field === 'parent' && value
+          if (typeof parent === 'string') this.items.add(parent)
+        }
     // The next number of a project shows nowhere.
     if (patch.some((change) => change.entity !== 'item' && change.field !== 'nextNumber')) this.all = true
   }
@@ -205,7 +212,11 @@ class ViewWatch implements Watch {
   readonly isSlow = false
   /** What it shows of which project; none: there is no such view. */
   #of: { readonly definition: ViewDefinition; readonly project: ProjectId; readonly live: LiveView } | undefined
-  #sums: Sums | undefined
+  /** What each item in it adds to the sums, and these. */
+  readonly #parts = new Map<string, Part>()
+  #sums: Sums = { items: 0, late: 0, effort: 0 }
+  /** The rows handed out last, as long as nothing that they show has changed. */
+  #rows: ReadonlyMap<string, Row> = new Map()
   #held: ReadonlySet<string> = new Set()
   readonly #looks = new Map<string, [from: number, to: number]>()
   constructor(
@@ -228,12 +239,12 @@ class ViewWatch implements Watch {
       if (this.#held.size) live.hold(this.#held)
       this.#of = { definition, project: view.project, live }
     }
+    this.#sumAnew()
   }
 
   update(changed: Changed): boolean {
-    this.#sums = undefined
     if (changed.all) this.#read()
-    else this.#of?.live.update(changed.items)
+    else this.#take(this.#of?.live.update(changed.items), changed.items)
     return true
   }
 
@@ -242,28 +253,49 @@ class ViewWatch implements Watch {
   }
 
   hold(items: readonly string[]): void {
-    this.#sums = undefined
     this.#held = new Set(items)
-    this.#of?.live.hold(this.#held)
+    this.#take(this.#of?.live.hold(this.#held))
+  }
+
+  /** `now`: these in the view as they are now; undefined: it was worked out anew. */
+  #take(now: ReadonlyMap<string, Item | undefined> | undefined, touched: ReadonlySet<string> = new Set()): void {
+    if (!now) return this.#sumAnew()
+    for (const [id, one] of now) this.#count(id, one)
+    const rows = new Map(this.#rows)
+    for (const id of touched) {
+      rows.delete(id)
+      // Whether it is archived shows where it is counted.
+      const parent = this.ground.state.maybe('item', id)?.parent
+      if (parent) rows.delete(parent)
+    }
+    this.#rows = rows
   }
 
   answer(): Answers['view'] {
     if (!this.#of) return undefined
     const { definition, project, live } = this.#of
-    const sums = (this.#sums ??= this.#sum(project, live.items))
+    const before = this.#rows
+    const now = new Map<string, Row>()
+    this.#rows = now
+    const stretch = (list: string, items: readonly Item[]): Stretch => {
+      const looked = this.#looks.get(list)
+      const from = looked ? Math.max(0, Math.min(looked[0], items.length) - margin) : 0
+      const rows = items
+        .slice(from, looked ? looked[1] + margin : this.firstRows[definition.layout])
+        .map((one) => before.get(one.id) ?? rowOf(this.ground, one))
+      for (const row of rows) now.set(row.item.id, row)
+      return { from, rows }
+    }
     return definition.layout === 'table'
-      ? { layout: 'table', sums, stretch: this.#stretch('', live.items, this.firstRows.table) }
-      : { layout: 'board', sums, columns: this.#columns(project, live.items) }
+      ? { layout: 'table', sums: this.#sums, stretch: stretch('', live.items) }
+      : { layout: 'board', sums: this.#sums, columns: this.#columns(project, live.items, stretch) }
   }
 
-  #stretch(list: string, items: readonly Item[], firstRows: number): Stretch {
-    const looked = this.#looks.get(list)
-    const from = looked ? Math.max(0, Math.min(looked[0], items.length) - margin) : 0
-    const rows = items.slice(from, looked ? looked[1] + margin : firstRows)
-    return { from, rows: rows.map((one) => rowOf(this.ground, one)) }
-  }
-
-  #columns(project: ProjectId, shown: readonly Item[]): BoardColumnAnswer[] {
+  #columns(
+    project: ProjectId,
+    shown: readonly Item[],
+    stretch: (list: string, items: readonly Item[]) => Stretch,
+  ): BoardColumnAnswer[] {
     const { state } = this.ground
     const board = boardOf(state, project)
     if (!board) return []
@@ -277,23 +309,45 @@ class ViewWatch implements Watch {
         column: column.id,
         held: held.get(column.id) ?? 0,
         shown: items.length,
-        stretch: this.#stretch(column.id, items, this.firstRows.board),
+        stretch: stretch(column.id, items),
       }
     })
   }
 
-  #sum(project: ProjectId, items: readonly Item[]): Sums {
-    const { state } = this.ground
-    const today = this.ground.today()
-    const effortField = state.maybe('project', project)?.uses.effort
-    let [late, effort] = [0, 0]
-    for (const one of items) {
-      if (lateDays(state, one, today)) late++
-      const value = effortField ? one.values[effortField] : undefined
-      if (typeof value === 'number') effort += value
-    }
-    return { items: items.length, late, effort }
+  #sumAnew(): void {
+    this.#rows = new Map()
+    this.#parts.clear()
+    this.#sums = { items: 0, late: 0, effort: 0 }
+    for (const one of this.#of?.live.items ?? []) this.#count(one.id, one)
   }
+
+  /** Takes what an item added out of the sums and, where it is in the view, what it adds now in. */
+  #count(id: string, one: Item | undefined): void {
+    const before = this.#parts.get(id)
+    const now = one && this.#of && partOf(this.ground, this.#of.project, one)
+    if (now) this.#parts.set(id, now)
+    else this.#parts.delete(id)
+    this.#sums = {
+      items: this.#sums.items + Number(!!now) - Number(!!before),
+      late: this.#sums.late + (now?.late ?? 0) - (before?.late ?? 0),
+      effort: this.#sums.effort + (now?.effort ?? 0) - (before?.effort ?? 0),
+    }
+  }
+}
+
+/** What an item adds to the sums of a view. */
+interface Part {
+  readonly late: 0 | 1
+  readonly effort: number
+}
+const nothing: Part = { late: 0, effort: 0 }
+
+function partOf({ state, today }: Ground, project: ProjectId, one: Item): Part {
+  const effortField = state.maybe('project', project)?.uses.effort
+  const value = effortField ? one.values[effortField] : undefined
+  const effort = typeof value === 'number' ? value : 0
+  const late = lateDays(state, one, today()) ? 1 : 0
+  return late || effort ? { late, effort } : nothing
 }
 
 function directory({ state, me, today }: Ground): Answers['directory'] {

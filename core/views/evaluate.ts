@@ -120,31 +120,42 @@ export class LiveView {
     this.#items.sort(this.#compare)
   }
 
-  /** These keep their place from now on; those let go take the one that is theirs. */
-  hold(held: ReadonlySet<string>): void {
+  /** These keep their place from now on; those let go take the one that is theirs. Returns as `update` does. */
+  hold(held: ReadonlySet<string>): ReadonlyMap<string, Item | undefined> | undefined {
     const released = new Set([...this.#held].filter((id) => !held.has(id)))
     this.#held = held
-    if (released.size) this.update(released)
+    return this.update(released)
   }
 
-  /** Takes the touched items out and puts those that still belong back in by binary search; many: all anew. */
-  update(touched: ReadonlySet<string>): void {
-    if (touched.size > 200) return this.evaluate(this.looking)
-    const moving: string[] = []
+  /**
+   * Takes the touched items out and puts those that still belong back in by binary search. Returns each of them as it is
+   * in the view now, undefined where it is not; nothing where so many were touched that all was worked out anew.
+   */
+  update(touched: ReadonlySet<string>): ReadonlyMap<string, Item | undefined> | undefined {
+    if (touched.size > 200) {
+      this.evaluate(this.looking)
+      return undefined
+    }
+    const now = new Map<string, Item | undefined>()
+    if (!touched.size) return now
     const kept: Item[] = []
     for (const item of this.#items) {
       if (!touched.has(item.id)) kept.push(item)
-      else {
-        const now = this.reader.maybe('item', item.id)
-        if (now && this.#held.has(item.id)) kept.push(now)
+      else if (this.#held.has(item.id)) {
+        const held = this.reader.maybe('item', item.id)
+        if (held) kept.push(held)
+        now.set(item.id, held)
       }
     }
-    for (const id of touched) if (!this.#held.has(id) || !kept.some((item) => item.id === id)) moving.push(id)
     this.#items = kept
-    for (const id of moving) {
+    for (const id of touched) {
+      if (now.has(id)) continue
       const item = this.reader.maybe('item', id as ItemId)
-      if (item && this.#belongs(item)) this.#insert(item)
+      const belongs = item && this.#belongs(item)
+      if (belongs) this.#insert(item)
+      now.set(id, belongs ? item : undefined)
     }
+    return now
   }
 
   #belongs(item: Item): boolean {
