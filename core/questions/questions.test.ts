@@ -89,29 +89,33 @@ describe('a view that is watched', () => {
   it('kept right change by change, says what it would say if it were asked anew', () => {
     const dice = fc.tuple(fc.nat(1000), fc.nat(1000), fc.nat(1000)) as fc.Arbitrary<Dice>
     fc.assert(
-      fc.property(fc.array(fc.array(dice, { maxLength: 4 }), { maxLength: 25 }), fc.boolean(), (steps, isMine) => {
-        const { state, project, ids, people } = smallWorkspace()
-        const ground: Ground = { state, me: people.owner.id, today: () => today }
-        const watches = [...state.all('view')].map((view) => {
-          const where = isMine ? ([{ about: 'turn', of: 'me' }] as const) : []
-          const question = { ask: 'view', view: view.id, draft: { ...view.definition, where } } as const
-          return { question, watch: watchFor(ground, question) }
-        })
-        for (const rolls of steps) {
-          const gathered = new Gathered()
-          for (const roll of rolls) {
-            const command = randomCommand(state, project, roll, ids, [])
-            const patch = command && judge(state, command, contextOf(command, people.owner.id))
-            if (!patch?.ok) continue
-            applyPatch(state, patch.value)
-            gathered.add(patch.value)
+      fc.property(
+        fc.array(fc.array(dice, { minLength: 1, maxLength: 2 }), { minLength: 30, maxLength: 60 }),
+        fc.boolean(),
+        (steps, isMine) => {
+          const { state, project, ids, people } = smallWorkspace()
+          const ground: Ground = { state, me: people.owner.id, today: () => today }
+          const watches = [...state.all('view')].map((view) => {
+            const where = isMine ? ([{ about: 'turn', of: 'me' }] as const) : []
+            const question = { ask: 'view', view: view.id, draft: { ...view.definition, where } } as const
+            return { question, watch: watchFor(ground, question) }
+          })
+          for (const rolls of steps) {
+            const gathered = new Gathered()
+            for (const roll of rolls) {
+              const command = randomCommand(state, project, roll, ids, [])
+              const patch = command && judge(state, command, contextOf(command, people.owner.id))
+              if (!patch?.ok) continue
+              applyPatch(state, patch.value)
+              gathered.add(patch.value)
+            }
+            for (const { question, watch } of watches) {
+              watch.update(gathered)
+              expect(watch.answer()).toEqual(watchFor(ground, question).answer())
+            }
           }
-          for (const { question, watch } of watches) {
-            watch.update(gathered)
-            expect(watch.answer()).toEqual(watchFor(ground, question).answer())
-          }
-        }
-      }),
+        },
+      ),
       { numRuns: 150 },
     )
   })

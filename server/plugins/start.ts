@@ -56,6 +56,9 @@ const stopWith = (error: unknown): never => {
 }
 
 export default defineNitroPlugin((nitro) => {
+  // Whoever started the server may be gone, and their terminal with them: what is said then is said to nobody. Left to
+  // itself, a line that cannot be written would be an error, which is written, which is an error …
+  for (const stream of [process.stdout, process.stderr]) stream.on('error', () => {})
   const opening = open()
   opening.catch(stopWith)
   setHouse(opening)

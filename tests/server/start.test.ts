@@ -1,5 +1,5 @@
 /** What can be in the way of a start is said in one line, and nothing is damaged. */
-import { chmodSync, mkdirSync, readdirSync, writeFileSync } from 'node:fs'
+import { chmodSync, mkdirSync, readdirSync, readFileSync, writeFileSync } from 'node:fs'
 import net from 'node:net'
 import { spawn } from 'node:child_process'
 import { join } from 'node:path'
@@ -110,4 +110,23 @@ it('ends cleanly under load, and holds what was written', { timeout: 60_000 }, a
   expect(await server.stop('SIGTERM')).toBe(0)
   expect(Date.now() - from).toBeLessThan(4000)
   await feed.body?.cancel().catch(() => undefined)
+})
+
+it('rests when the terminal that started it is gone', { timeout: 60_000 }, async () => {
+  const server = await startServer()
+  const cpuMs = () => {
+    const stat = readFileSync(`/proc/${server.process.pid}/stat`, 'utf8')
+    const fields = stat.slice(stat.lastIndexOf(')') + 2).split(' ')
+    return (Number(fields[11]) + Number(fields[12])) * 10
+  }
+  server.process.stdout?.destroy()
+  server.process.stderr?.destroy()
+  // Something that it would print.
+  const { status } = await fetch(`${server.url}/no-such-page`, { headers: { accept: 'text/html' } })
+  expect(status).toBe(404)
+  const before = cpuMs()
+  await new Promise((resolve) => setTimeout(resolve, 2000))
+  expect(cpuMs() - before).toBeLessThan(1000)
+  expect((await fetch(`${server.url}/health`)).ok).toBe(true)
+  await server.stop()
 })
