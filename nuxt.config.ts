@@ -23,7 +23,6 @@ export default defineNuxtConfig({
   // Pages are told of a new build by the feed.
   experimental: { appManifest: false },
   alias: { '#core': core },
-  routeRules: { '/app/**': { ssr: false }, '/app': { ssr: false } },
   spaLoadingTemplate: 'spa-loading-template.html',
   app: {
     head: {

@@ -5,7 +5,7 @@ import { words } from './words'
  * A day in words: without the year where it is `today`'s year, whole without `today`. Written by hand: the first `Intl`
  * object that a page makes costs it some 40 ms, and days stand in the first rows.
  */
-export function dayWords(date: PlainDate, today?: PlainDate, language = navigator.language): string {
+export function dayWords(date: PlainDate, language: string, today?: PlainDate): string {
   const [year = '', month = '', day = ''] = date.split('-')
   const name = words.dates.months[Number(month) - 1] ?? ''
   const isMonthFirst = language === 'en-US'
@@ -16,9 +16,9 @@ export function dayWords(date: PlainDate, today?: PlainDate, language = navigato
 }
 
 /** `13:40` today, `24 Nov 13:40` on other days, in the workspace's time zone. */
-export function momentWords(instant: string, today: PlainDate, timeZone: string): string {
+export function momentWords(instant: string, language: string, today: PlainDate, timeZone: string): string {
   const at = new Date(instant)
-  const time = new Intl.DateTimeFormat(undefined, { hour: '2-digit', minute: '2-digit', timeZone }).format(at)
+  const time = new Intl.DateTimeFormat(language, { hour: '2-digit', minute: '2-digit', timeZone }).format(at)
   const day = new Intl.DateTimeFormat('en-CA', { timeZone }).format(at)
-  return day === today ? time : `${dayWords(day, today)} ${time}`
+  return day === today ? time : `${dayWords(day, language, today)} ${time}`
 }

@@ -11,17 +11,21 @@ import TallyBar from './TallyBar.vue'
 /** What surrounds every view: index, sentence, main area, item panel, tally. */
 const route = useRoute()
 const isIndexOpen = ref(false)
-const isFolded = ref(localStorage.getItem('wrenleaf-index') === 'folded')
+/** How it was left stands at the page itself before anything is painted (replica/start.ts). */
+const isFolded = ref(import.meta.client && document.documentElement.dataset.index === 'folded')
 const hasPanel = computed(() => typeof route.query.item === 'string')
 watch(
   () => route.fullPath,
   () => (isIndexOpen.value = false),
 )
-watch(isFolded, (folded) => localStorage.setItem('wrenleaf-index', folded ? 'folded' : 'open'))
+watch(isFolded, (folded) => {
+  document.documentElement.dataset.index = folded ? 'folded' : 'open'
+  localStorage.setItem('wrenleaf-index', folded ? 'folded' : 'open')
+})
 </script>
 
 <template>
-  <div class="frame" :class="{ 'index-open': isIndexOpen, folded: isFolded, 'with-panel': hasPanel }">
+  <div class="frame" :class="{ 'index-open': isIndexOpen, 'with-panel': hasPanel }">
     <a class="skip" href="#main">{{ words.frame.skip }}</a>
     <AppIndex
       v-if="stands"
@@ -47,7 +51,7 @@ watch(isFolded, (folded) => localStorage.setItem('wrenleaf-index', folded ? 'fol
   grid-template: auto minmax(0, 1fr) var(--tally) / var(--index) minmax(0, 1fr) auto;
   background: var(--paper);
 }
-.folded {
+:root[data-index='folded'] .frame {
   grid-template-columns: 44px minmax(0, 1fr) auto;
 }
 .index {
@@ -90,7 +94,7 @@ watch(isFolded, (folded) => localStorage.setItem('wrenleaf-index', folded ? 'fol
 }
 @media (max-width: 700px) {
   .frame,
-  .folded {
+  :root[data-index='folded'] .frame {
     grid-template: auto minmax(0, 1fr) auto auto / minmax(0, 1fr);
   }
   .index {

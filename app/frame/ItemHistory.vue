@@ -20,7 +20,7 @@ const wrong = ref('')
 async function fetchFrom(before?: number): Promise<void> {
   const mine = props.item
   isLoading.value = true
-  const told = await session.api?.history(mine, navigator.language, before)
+  const told = await session.api?.history(mine, directory.language, before)
   if (!told || mine !== props.item) return
   isLoading.value = false
   if ('problem' in told) return void (wrong.value = await changes.wordsFor(told.problem))
@@ -46,7 +46,7 @@ watch(
       <li v-for="entry in entries" :key="entry.sequence">
         <b>{{ directory.reader.names.person(entry.by) }}</b> {{ entry.sentences.join('; ') }}.
         <time :datetime="entry.at">{{
-          momentWords(entry.at, directory.today, directory.reader.workspace().timeZone)
+          momentWords(entry.at, directory.language, directory.today, directory.reader.workspace().timeZone)
         }}</time>
       </li>
     </ol>

@@ -249,7 +249,7 @@ const archive = () =>
               />
               <span v-else class="soft">{{ words.editor.empty }}</span>
               <span v-if="field.id === project.uses.due && row.late" class="soft">{{
-                dayWords(String(item.values[field.id]), directory.today)
+                dayWords(String(item.values[field.id]), directory.language, directory.today)
               }}</span>
             </button>
           </dd>

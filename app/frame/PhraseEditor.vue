@@ -89,7 +89,10 @@ const sortChoices = computed((): Choice[] => {
   return by.map((one) => ({
     id: one,
     label: project.value
-      ? sortKeyWords({ by: one, down: false }, { reader: directory.reader, project: project.value, day: dayWords })
+      ? sortKeyWords(
+          { by: one, down: false },
+          { reader: directory.reader, project: project.value, day: (date) => dayWords(date, directory.language) },
+        )
       : one,
   }))
 })

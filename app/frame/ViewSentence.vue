@@ -20,7 +20,7 @@ const pieces = computed(() =>
     ? sentenceOf(props.definition, {
         reader: directory.reader,
         project: project.value,
-        day: (date) => dayWords(date, directory.today),
+        day: (date) => dayWords(date, directory.language, directory.today),
       })
     : [],
 )

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { onBeforeUnmount, onMounted, ref } from 'vue'
+import { nextTick, onBeforeUnmount, onMounted, ref } from 'vue'
 import { navigateTo, useNuxtApp } from 'nuxt/app'
 import { RouterView, useRoute, useRouter } from 'vue-router'
 import { loadOverlays } from '../overlays/overlays'
@@ -24,6 +24,7 @@ const isSearching = ref(false)
 const longestEmptyMs = 400
 
 onMounted(() => {
+  void views.restore().then(() => nextTick(() => delete document.documentElement.dataset.draft))
   addEventListener('keydown', onKey)
   afterPaint(() => {
     stands.value = true
@@ -50,9 +51,9 @@ function openItem(key: string): void {
 
 if (session.enter()) {
   directory.follow()
-  const told = Promise.all([directory.ready, views.restore()])
   // The empty page that came with the HTML stands until there is something to show, so that all is drawn at once.
-  await Promise.race([told, new Promise((resolve) => setTimeout(resolve, longestEmptyMs))])
+  if (!directory.isReady)
+    await Promise.race([directory.ready, new Promise((resolve) => setTimeout(resolve, longestEmptyMs))])
 } else void navigateTo('/sign-in')
 </script>
 

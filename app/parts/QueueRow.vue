@@ -70,11 +70,11 @@ const mayMove = computed(
       <span v-else class="soft">{{ words.item.since(days) }}</span>
     </span>
     <span class="r"
-      ><DueText
-        :due="typeof value('due') === 'string' ? (value('due') as string) : undefined"
-        :late="row.late"
-        :today="directory.today"
-      /><span v-if="!value('due')" class="soft">–</span></span
+      ><DueText :due="typeof value('due') === 'string' ? (value('due') as string) : undefined" :late="row.late" /><span
+        v-if="!value('due')"
+        class="soft"
+        >–</span
+      ></span
     >
     <span class="r effort soft">{{ effort }}</span>
   </div>

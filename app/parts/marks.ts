@@ -144,13 +144,13 @@ PersonPebbles.props = ['people']
 const textMark = (text: string): Mark => ({ content: text, width: text.length })
 
 /** A due day: `today`, `27 Nov`, or how late it is in working days; the exact day on hover. */
-export function dueMark(due: PlainDate, late: number, today: PlainDate): Mark {
-  const text = late ? words.phrase.late(late) : due === today ? words.phrase.today : dayWords(due, today)
-  return { ...textMark(text), class: late ? 'late' : undefined, title: dayWords(due) }
+export function dueMark({ today, language }: Directory, due: PlainDate, late: number): Mark {
+  const text = late ? words.phrase.late(late) : due === today ? words.phrase.today : dayWords(due, language, today)
+  return { ...textMark(text), class: late ? 'late' : undefined, title: dayWords(due, language) }
 }
-export const DueText: FunctionalComponent<{ due: string | undefined; late: number; today: string }> = (props) =>
-  props.due ? drawn(dueMark(props.due, props.late, props.today)) : undefined
-DueText.props = ['due', 'late', 'today']
+export const DueText: FunctionalComponent<{ due: string | undefined; late: number }> = ({ due, late }) =>
+  due ? drawn(dueMark(useDirectory(), due, late)) : undefined
+DueText.props = ['due', 'late']
 
 /** A field's value as it is shown in a cell, on a card and in the panel. */
 export function valueMark(directory: Directory, field: Field, item: Item, late: number): Mark | undefined {
@@ -172,8 +172,8 @@ export function valueMark(directory: Directory, field: Field, item: Item, late: 
     }
     case 'date':
       return directory.reader.maybe('project', item.project)?.uses.due === field.id
-        ? dueMark(value as PlainDate, late, directory.today)
-        : textMark(dayWords(value as PlainDate, directory.today))
+        ? dueMark(directory, value as PlainDate, late)
+        : textMark(dayWords(value as PlainDate, directory.language, directory.today))
     case 'number':
       return textMark(`${printDecimal(value as number, decimals ?? 0)} ${unit ?? ''}`.trim())
     case 'checkbox':

@@ -159,7 +159,7 @@ export class Api {
         sequence: entry.sequence,
         by: entry.by,
         at: entry.at,
-        sentences: sentencesOf(replica.state, entry, item, (day) => dayWords(day, replica.today(), language)),
+        sentences: sentencesOf(replica.state, entry, item, (day) => dayWords(day, language, replica.today())),
       }))
       return { entries: told.filter((one) => one.sentences.length), more }
     })

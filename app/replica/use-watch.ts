@@ -1,6 +1,8 @@
 import { onScopeDispose, shallowRef, watch, type ShallowRef } from 'vue'
 import { useSession } from '../stores/session'
+import { along } from './along'
 import { ask, type Asked } from './asked'
+import { answerIn } from '#core/questions/along'
 import type { AnswerTo, Question } from '#core/questions/questions'
 
 export interface Watching<A> {
@@ -16,12 +18,14 @@ export function useWatch<Q extends Question>(question: () => Q | undefined): Wat
   const session = useSession()
   const answer = shallowRef<AnswerTo<Q>>()
   let asked: Asked | undefined
+  if (import.meta.server) answer.value = answerIn(along(), question()) as AnswerTo<Q>
 
   watch(
     [() => JSON.stringify(question() ?? null), () => session.api] as const,
     ([key, api]) => {
       asked?.leave()
       asked = undefined
+      if (import.meta.server) return
       if (!api || key === 'null') return void (answer.value = undefined)
       asked = ask(api, JSON.parse(key) as Question, answer.value)
       asked.hear((told) => (answer.value = told as AnswerTo<Q>))

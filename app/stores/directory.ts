@@ -5,7 +5,9 @@ import { isAtLeast, roleIn } from '#core/access/access'
 import { boardOf, fieldsOf, kindsOf, projectsInOrder, statusesOf } from '#core/model/reader'
 import type { EntityName, Project, ProjectId, Records, Role, Status, View } from '#core/model/records'
 import { MapState } from '#core/model/state'
+import { along } from '../replica/along'
 import { ask } from '../replica/asked'
+import { answerIn } from '#core/questions/along'
 import type { Answers } from '#core/questions/questions'
 import { useSession } from './session'
 
@@ -16,8 +18,12 @@ export const useDirectory = defineStore('directory', () => {
   const reader = shallowRef(new MapState())
 
   const inTurn = shallowRef(0)
+  /** The browser's. */
+  const language = shallowRef('en')
 
   function follow(): void {
+    language.value = along()?.language ?? language.value
+    if (import.meta.server) take(answerIn(along(), { ask: 'directory' }) as Answers['directory'])
     if (!session.api) return
     ask(session.api, { ask: 'directory' }).hear((told) => take(told as Answers['directory']))
     ask(session.api, { ask: 'counts' }).hear((told) => (inTurn.value = (told as Answers['counts']).inTurn))
@@ -66,6 +72,7 @@ export const useDirectory = defineStore('directory', () => {
   return {
     told,
     inTurn,
+    language,
     reader,
     ready,
     isReady,

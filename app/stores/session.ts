@@ -1,6 +1,7 @@
 import { defineStore } from 'pinia'
 import { shallowRef } from 'vue'
 import { useRuntimeConfig } from 'nuxt/app'
+import { along } from '../replica/along'
 import { begun } from '../replica/begin'
 import { join, type ReplicaApi } from '../replica/client'
 import type { Standing } from '../replica/replica'
@@ -14,11 +15,12 @@ export const useSession = defineStore('session', () => {
   const standing = shallowRef<Standing>({ line: 'opening', pending: 0, progress: 0 })
   const night = shallowRef(false)
 
-  /** Joins the worker. False: nobody is signed in here. */
+  /** Joins the worker; there is none where a page is drawn on the server. False: nobody is signed in here. */
   function enter(): boolean {
+    me.value = along()?.who.me
+    if (import.meta.server) return !!me.value
     if (!begun) return false
     if (begun.build !== useRuntimeConfig().app.buildId) reloadOnce()
-    me.value = begun.me
     api.value = begun.api
     join(begun.api, {
       standing(told) {

@@ -17,13 +17,11 @@ export const useViews = defineStore('views', () => {
   const changes = useChanges()
   const drafts = shallowRef<Readonly<Record<string, ViewDefinition>>>({})
 
-  /** Takes up what this browser kept, as far as it can still be read. Resolves once this page can be shown. */
-  function restore(): Promise<void> {
-    const taken = begun?.drafts.then((kept) => {
-      if (Object.keys(drafts.value).length) write({ ...kept, ...drafts.value })
-      else drafts.value = kept
-    })
-    return (begun?.isDraftHere && taken) || Promise.resolve()
+  /** Takes up what this browser kept, as far as it can still be read. */
+  async function restore(): Promise<void> {
+    const kept = (await begun?.drafts) ?? {}
+    if (Object.keys(drafts.value).length) write({ ...kept, ...drafts.value })
+    else drafts.value = kept
   }
   function write(next: Record<string, ViewDefinition>): void {
     drafts.value = next

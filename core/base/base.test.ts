@@ -4,6 +4,7 @@ import { compareText, isSameText, TextIndex } from './collation'
 import {
   addWorkingDays,
   dateIn,
+  hourIn,
   dayNumber,
   fromDayNumber,
   isPlainDate,
@@ -72,6 +73,8 @@ describe('plain dates', () => {
   it('the day is the workspace’s, not the machine’s', () => {
     expect(dateIn('Europe/Berlin', '2026-11-24T23:30:00.000Z')).toBe('2026-11-25')
     expect(dateIn('America/New_York', '2026-11-24T03:30:00.000Z')).toBe('2026-11-23')
+    expect(hourIn('Europe/Berlin', '2026-11-24T23:30:00.000Z')).toBe(0)
+    expect(hourIn('America/New_York', '2026-11-24T03:30:00.000Z')).toBe(22)
   })
   it.each([
     ['24.11.2026', '2026-11-24'],

@@ -88,6 +88,13 @@ export function dateIn(timeZone: string, instant: Instant): PlainDate {
   return format.format(new Date(instant))
 }
 
+/** The hour of day at a moment, 0 to 23. */
+export function hourIn(timeZone: string, instant: Instant): number {
+  return Number(
+    new Intl.DateTimeFormat('en-GB', { hour: '2-digit', hourCycle: 'h23', timeZone }).format(new Date(instant)),
+  )
+}
+
 /** Reads a date as people write it in files: `2026-11-24`, `24.11.2026`, `24/11/2026`, `2026/11/24`. Undefined: no date. */
 export function tryParseDate(text: string): PlainDate | undefined {
   const trimmed = text.trim()

@@ -1,14 +1,12 @@
 import { dateIn, type PlainDate } from '#core/base/dates'
 import type { PersonId } from '#core/base/ids'
 import { mayRead } from '#core/access/access'
+import type { Answered } from '#core/questions/along'
 import { questionAt } from '#core/questions/at'
 import { Gathered, watchFor, type Answers, type Question, type Watch } from '#core/questions/questions'
 import { directoryFor } from '#core/wire/directory'
 import type { Room } from '../rooms/room'
 import type { Clock } from './clock'
-
-/** A question with its answer, as a page finds it in its HTML. */
-export type Answered = readonly [Question, Answers[Question['ask']]]
 
 /** Watches that are kept for the next who opens the same; the ones asked longest ago go first. */
 const mostKept = 40

@@ -1,10 +1,12 @@
 <script setup lang="ts">
 import { computed, nextTick, ref, watch } from 'vue'
+import { useNuxtApp } from 'nuxt/app'
 import { useRoute, useRouter } from 'vue-router'
 import AppFrame from '../../frame/AppFrame.vue'
 import ItemPanel from '../../frame/ItemPanel.vue'
 import { setValue } from '../../parts/edits'
 import QueueRow from '../../parts/QueueRow.vue'
+import { along } from '../../replica/along'
 import { useWatch } from '../../replica/use-watch'
 import type { RowWithPath } from '#core/questions/questions'
 import { useChanges } from '../../stores/changes'
@@ -37,7 +39,8 @@ const walked = computed(() => parts.value.flatMap(shown))
 const inTurn = computed(() => [...(watched.answer.value?.now ?? []), ...(watched.answer.value?.next ?? [])])
 const late = computed(() => inTurn.value.filter((row) => row.late).length)
 const projectCount = computed(() => new Set(inTurn.value.map((row) => row.item.project)).size)
-const hour = new Date().getHours()
+/** The workspace's, where the page was drawn on the server. */
+const hour = (import.meta.server || useNuxtApp().isHydrating ? along()?.hour : undefined) ?? new Date().getHours()
 const openKey = computed(() => (typeof route.query.item === 'string' ? route.query.item : undefined))
 
 const at = ref<string>()

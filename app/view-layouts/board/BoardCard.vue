@@ -72,11 +72,9 @@ onBeforeUnmount(() => release?.())
     </div>
     <p>{{ row.item.title }}</p>
     <div v-if="due || facts.length || people.length || row.children" class="foot">
-      <DueText :due="due" :late="row.late" :today="directory.today" /><span
-        v-if="row.children"
-        :title="words.item.inside"
-        >{{ words.card.inside(row.children) }}</span
-      >
+      <DueText :due="due" :late="row.late" /><span v-if="row.children" :title="words.item.inside">{{
+        words.card.inside(row.children)
+      }}</span>
       <ValueText v-for="field in facts" :key="field.id" :field="field" :item="row.item" :late="row.late" />
       <span class="right"><PersonPebbles :people="people" /></span>
     </div>

@@ -18,6 +18,7 @@ const count = computed(() => (props.folded ? 0 : (props.answer?.shown ?? 0)))
 const rowAt = (index: number): Row | undefined => props.answer?.stretch.rows[index - props.answer.stretch.from]
 const virtualizer = useVirtualizer(computed(() => ({
   count: count.value, getScrollElement: () => board.scroller.value ?? null, estimateSize: () => 84, overscan: 8, gap: 7,
+  initialRect: { width: 0, height: 640 },
   getItemKey: (index: number) => rowAt(index)?.item.id ?? index,
 }))) // prettier-ignore
 const shown = computed(() => virtualizer.value.getVirtualItems())

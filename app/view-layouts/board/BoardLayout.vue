@@ -53,12 +53,21 @@ const foldKey = computed(() => `wrenleaf-folded-${board.value?.id}`)
 const folded = ref<ReadonlySet<string>>(new Set())
 watch(
   foldKey,
-  (key) => {
-    const kept = localStorage.getItem(key)
+  () => {
     const ends = columns.value.filter((column) => statusOf(column)?.phase === 'dropped').map((column) => column.id)
-    folded.value = new Set(kept ? (JSON.parse(kept) as string[]) : ends)
+    folded.value = new Set(ends)
   },
   { immediate: true },
+)
+onMounted(() =>
+  watch(
+    foldKey,
+    (key) => {
+      const kept = localStorage.getItem(key)
+      if (kept) folded.value = new Set(JSON.parse(kept) as string[])
+    },
+    { immediate: true },
+  ),
 )
 function fold(column: string): void {
   const next = new Set(folded.value)

@@ -43,6 +43,8 @@ const mayEdit = computed(() => directory.isAllowed(props.project.id, 'contributo
 
 const scroller = ref<HTMLElement>()
 const rowHeight = 33
+/** Where the page is drawn on the server nobody knows how high it is: high enough for most. */
+const firstHeight = 27 * rowHeight
 const virtualizer = useVirtualizer(
   computed(() => ({
     count: total.value,
@@ -51,7 +53,7 @@ const virtualizer = useVirtualizer(
     // The first rows are those in sight: what is drawn beyond them comes once they stand.
     overscan: stands.value ? 8 : 0,
     // Until it has been laid out: rows are drawn at once, and nothing is laid out before its time.
-    initialRect: { width: 0, height: innerHeight - 150 },
+    initialRect: { width: 0, height: firstHeight },
     observeElementRect: observeSize,
     observeElementOffset: observeOffset,
     scrollToFn: scrollWhereNeeded,

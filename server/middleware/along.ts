@@ -1,0 +1,35 @@
+import { defineEventHandler, getHeader, type H3Event } from 'h3'
+import { hourIn } from '#core/base/dates'
+import type { Along } from '#core/questions/along'
+import { Refusal, signedIn } from '../http/request'
+import { theHouse } from '../services/house'
+
+/**
+ * What comes along with a signed-in page. Where that answers what the page is about, the page is drawn here, so that it
+ * can be seen before its script has come; all others are drawn in the browser.
+ */
+export default defineEventHandler(async (event) => {
+  const [path = '', query] = event.path.split('?')
+  if (event.method !== 'GET' || !/^\/app(\/|$)/.test(path)) return
+  const along = await alongWith(event, path)
+  event.context.along = along
+  event.context.nuxt = { noSSR: !!query || !along || along.answers.length < 2 }
+})
+
+/** Undefined: nobody is signed in. */
+async function alongWith(event: H3Event, path: string): Promise<Along | undefined> {
+  try {
+    const house = await theHouse()
+    const { me, room } = await signedIn(event, house)
+    const [language = ''] = (getHeader(event, 'accept-language') ?? '').split(/[,;]/)
+    return {
+      who: { me, build: house.build },
+      language: /^[a-z]{2,3}(-[a-z\d]{2,8})*$/i.test(language.trim()) ? language.trim() : 'en',
+      hour: hourIn(room.state.workspace().timeZone, house.clock.now()),
+      answers: house.firstAnswers?.at(path, me) ?? [],
+    }
+  } catch (error) {
+    if (error instanceof Refusal) return undefined
+    throw error
+  }
+}
