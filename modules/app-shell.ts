@@ -26,13 +26,14 @@ export default defineNuxtModule({
             // In the page it stands beside nothing: it finds the worker where the page's scripts are.
             const place = `location.origin+${JSON.stringify(nuxt.options.app.baseURL + nuxt.options.app.buildAssetsDir.slice(1))}`
             shell.start = chunk.code.replaceAll('import.meta.url', place).trim()
-            delete bundle[file]
+            Reflect.deleteProperty(bundle, file)
           }
         },
       })
     })
     nuxt.hook('build:manifest', (manifest) => {
-      delete manifest[Object.keys(manifest).find((id) => manifest[id]?.src?.endsWith('replica/start.ts')) ?? '']
+      for (const [id, { src }] of Object.entries(manifest))
+        if (src?.endsWith('replica/start.ts')) Reflect.deleteProperty(manifest, id)
       const chunks = Object.values(manifest)
       // Its error pages are not worth requests on every page.
       for (const chunk of chunks) if (chunk.isEntry) chunk.dynamicImports = []

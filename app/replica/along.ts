@@ -1,11 +1,15 @@
-import { useRequestEvent } from 'nuxt/app'
+import { useNuxtApp, useRequestEvent } from 'nuxt/app'
 import type { Along } from '#core/questions/along'
 
-let read: Along | null | undefined
+/** What came along with this page, as its HTML holds it. */
+export function alongInHtml(): Along | undefined {
+  const text = document.getElementById('along')?.textContent
+  return (JSON.parse(text || 'null') as Along | null) ?? undefined
+}
 
-/** What came along with this page: on the server it is drawn from it, and in the browser it begins with the same. */
+/** The same where a page is drawn from it: on the server, and once more in the browser, which begins with the same. */
 export function along(): Along | undefined {
   if (import.meta.server) return useRequestEvent()?.context.along as Along | undefined
-  read ??= JSON.parse(document.getElementById('along')?.textContent || 'null') as Along | null
-  return read ?? undefined
+  return useNuxtApp().isHydrating ? (read ??= alongInHtml()) : undefined
 }
+let read: Along | undefined

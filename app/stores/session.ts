@@ -17,10 +17,13 @@ export const useSession = defineStore('session', () => {
 
   /** Joins the worker; there is none where a page is drawn on the server. False: nobody is signed in here. */
   function enter(): boolean {
-    me.value = along()?.who.me
-    if (import.meta.server) return !!me.value
+    if (import.meta.server) {
+      me.value = along()?.who.me
+      return !!me.value
+    }
     if (!begun) return false
     if (begun.build !== useRuntimeConfig().app.buildId) reloadOnce()
+    me.value = begun.me
     api.value = begun.api
     join(begun.api, {
       standing(told) {

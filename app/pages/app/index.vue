@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import { computed, nextTick, ref, watch } from 'vue'
-import { useNuxtApp } from 'nuxt/app'
 import { useRoute, useRouter } from 'vue-router'
 import AppFrame from '../../frame/AppFrame.vue'
 import ItemPanel from '../../frame/ItemPanel.vue'
@@ -40,7 +39,7 @@ const inTurn = computed(() => [...(watched.answer.value?.now ?? []), ...(watched
 const late = computed(() => inTurn.value.filter((row) => row.late).length)
 const projectCount = computed(() => new Set(inTurn.value.map((row) => row.item.project)).size)
 /** The workspace's, where the page was drawn on the server. */
-const hour = (import.meta.server || useNuxtApp().isHydrating ? along()?.hour : undefined) ?? new Date().getHours()
+const hour = along()?.hour ?? new Date().getHours()
 const openKey = computed(() => (typeof route.query.item === 'string' ? route.query.item : undefined))
 
 const at = ref<string>()

@@ -16,8 +16,10 @@ const board = must(inject(boardKey), 'board')
 const list = ref<HTMLElement>()
 const count = computed(() => (props.folded ? 0 : (props.answer?.shown ?? 0)))
 const rowAt = (index: number): Row | undefined => props.answer?.stretch.rows[index - props.answer.stretch.from]
+/** About how high a card is, in pixels, until it has been measured: a title takes a line for so many letters. */
+const heightOf = (index: number) => 59 + 18 * Math.ceil((rowAt(index)?.item.title.length ?? 1) / 27)
 const virtualizer = useVirtualizer(computed(() => ({
-  count: count.value, getScrollElement: () => board.scroller.value ?? null, estimateSize: () => 84, overscan: 8, gap: 7,
+  count: count.value, getScrollElement: () => board.scroller.value ?? null, estimateSize: heightOf, overscan: 8, gap: 7,
   initialRect: { width: 0, height: 640 },
   getItemKey: (index: number) => rowAt(index)?.item.id ?? index,
 }))) // prettier-ignore

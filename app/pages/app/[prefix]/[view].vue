@@ -6,7 +6,9 @@ import { roomOf } from '#core/board/columns'
 import AppFrame from '../../../frame/AppFrame.vue'
 import ItemPanel from '../../../frame/ItemPanel.vue'
 import ViewSentence from '../../../frame/ViewSentence.vue'
-import type { BoardColumnAnswer, Sums } from '#core/questions/questions'
+import { answerIn } from '#core/questions/along'
+import type { Answers, BoardColumnAnswer, Sums } from '#core/questions/questions'
+import { along } from '../../../replica/along'
 import { useDirectory } from '../../../stores/directory'
 import { useViews } from '../../../stores/views'
 import { words } from '../../../words'
@@ -21,7 +23,9 @@ const views = useViews()
 const project = computed(() => directory.byPrefix(String(route.params.prefix)))
 const view = computed(() => directory.reader.maybe('view', String(route.params.view)))
 const definition = computed(() => view.value && views.definitionOf(view.value))
-const sums = shallowRef<Sums>()
+/** The layout says them; where the page was drawn on the server they stand before it does. */
+const first = answerIn(along(), { ask: 'view', view: String(route.params.view) }) as Answers['view']
+const sums = shallowRef<Sums | undefined>(first?.sums)
 const columns = shallowRef<readonly BoardColumnAnswer[]>([])
 const openKey = computed(() => (typeof route.query.item === 'string' ? route.query.item : undefined))
 const effort = computed(() => {
