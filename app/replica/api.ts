@@ -49,17 +49,6 @@ class Told {
 const watches = new Map<number, Told>()
 let nextWatch = 1
 
-const later = new Set<Told>()
-/** Once things have been quiet for a moment; several changes are told as one. */
-function tellLater(one: Told): void {
-  if (!later.size)
-    setTimeout(() => {
-      for (const told of later) told.tell()
-      later.clear()
-    }, 120)
-  later.add(one)
-}
-
 const replica = new Replica(
   {
     line: httpLine,
@@ -70,11 +59,7 @@ const replica = new Replica(
   },
   {
     changed(changed) {
-      for (const one of watches.values())
-        if (one.watch.update(changed)) {
-          if (one.watch.isSlow) tellLater(one)
-          else one.tell()
-        }
+      for (const one of watches.values()) if (one.watch.update(changed)) one.tell()
     },
     standing(standing) {
       for (const page of pages) void page.standing(standing)

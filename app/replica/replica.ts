@@ -1,5 +1,6 @@
 import { dateIn, type PlainDate } from '#core/base/dates'
 import type { CommandId, PersonId } from '#core/base/ids'
+import { isSameValue } from '#core/base/sorted-ids'
 import { ok, problem, type Problem, type Result } from '#core/base/result'
 import { isLargeCommand, judge, type Command } from '#core/commands/registry'
 import type { Entry } from '#core/change/command'
@@ -422,8 +423,10 @@ export class Replica implements Ground {
   }
 
   #stand(more: Partial<Standing>): void {
-    this.#standing = { ...this.#standing, ...more, pending: this.#state.pending.length }
-    this.hearing.standing(this.#standing)
+    const now = { ...this.#standing, ...more, pending: this.#state.pending.length }
+    if (isSameValue(now, this.#standing)) return
+    this.#standing = now
+    this.hearing.standing(now)
   }
 }
 

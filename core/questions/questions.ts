@@ -6,9 +6,9 @@ import { columnByStatus, heldByColumn } from '../board/columns'
 import { isSetChange, itemsTouchedBy, type Patch } from '../change/patch'
 import { boardOf, itemKey, pathOf, projectsInOrder } from '../model/reader'
 import { lateDays, turnOf } from '../model/turn'
-import type { Item, ItemId, ProjectId, Records, ViewDefinition } from '../model/records'
+import type { Item, ItemId, Project, ProjectId, Records, ViewDefinition } from '../model/records'
 import type { MapState } from '../model/state'
-import { nobodysTurn, queueOf, type QueueEntry } from '../queue/queue'
+import { isTurnOf, nobodysTurn, queuedProjects, queueOf, type QueueEntry } from '../queue/queue'
 import { isAtLeast, roleIn } from '../access/access'
 import { LiveView } from '../views/evaluate'
 import { directoryEntities, type DirectoryEntity } from '../wire/directory'
@@ -117,8 +117,6 @@ export class Gathered implements Changed {
 /** A question that is kept answered. */
 export interface Watch {
   readonly question: Question
-  /** Nobody waits for it: it is told when nothing more urgent is to be done. */
-  readonly isSlow: boolean
   /** Takes in what changed; false where the answer cannot have. */
   update(changed: Changed): boolean
   answer(): Answers[Question['ask']]
@@ -142,11 +140,7 @@ export function watchFor(ground: Ground, question: Question, firstRows: FirstRow
         () => directory(ground),
       )
     case 'counts':
-      return new Asking(
-        question,
-        () => true,
-        () => counts(ground),
-      )
+      return new CountsWatch(ground, question)
     case 'queue':
       return new Asking(
         question,
@@ -164,9 +158,6 @@ export function watchFor(ground: Ground, question: Question, firstRows: FirstRow
 
 /** A question that is worked out anew each time. */
 class Asking implements Watch {
-  get isSlow(): boolean {
-    return this.question.ask === 'counts'
-  }
   constructor(
     readonly question: Question,
     readonly update: (changed: Changed) => boolean,
@@ -209,7 +200,6 @@ function withPath(ground: Ground, one: Item, waitsFor: readonly string[] = []): 
 const margin = 400
 
 class ViewWatch implements Watch {
-  readonly isSlow = false
   /** What it shows of which project; none: there is no such view. */
   #of: { readonly definition: ViewDefinition; readonly project: ProjectId; readonly live: LiveView } | undefined
   /** What each item in it adds to the sums, and these. */
@@ -357,9 +347,40 @@ function directory({ state, me, today }: Ground): Answers['directory'] {
   return { records, me, today: today() }
 }
 
-function counts(ground: Ground): Answers['counts'] {
-  const { now, next } = queueOf(ground.state, ground.me, ground.today())
-  return { inTurn: now.length + next.length }
+/** Counted item by item, so that a change costs what it touches. */
+class CountsWatch implements Watch {
+  #projects: ReadonlyMap<string, Project> = new Map()
+  readonly #mine = new Set<string>()
+  constructor(
+    readonly ground: Ground,
+    readonly question: Question,
+  ) {
+    this.#countAll()
+  }
+
+  #countAll(): void {
+    this.#mine.clear()
+    this.#projects = queuedProjects(this.ground.state, this.ground.me)
+    for (const one of this.ground.state.all('item')) if (this.#isMine(one)) this.#mine.add(one.id)
+  }
+  #isMine = (one: Item): boolean => this.#projects.has(one.project) && isTurnOf(this.ground.state, one, this.ground.me)
+
+  update(changed: Changed): boolean {
+    const before = this.#mine.size
+    if (changed.all) this.#countAll()
+    else
+      for (const id of changed.items) {
+        const one = this.ground.state.maybe('item', id)
+        if (one && this.#isMine(one)) this.#mine.add(id)
+        else this.#mine.delete(id)
+      }
+    return this.#mine.size !== before
+  }
+  answer(): Answers['counts'] {
+    return { inTurn: this.#mine.size }
+  }
+  look(): void {}
+  hold(): void {}
 }
 
 const ledProjects = ({ state, me }: Ground) =>

@@ -29,9 +29,7 @@ export interface Queue {
  */
 export function queueOf(reader: Reader, person: PersonId, today: PlainDate): Queue {
   const queue: Queue = { now: [], next: [], waits: [] }
-  const projects = new Map<string, Project>()
-  for (const project of reader.all('project'))
-    if (!project.archived && mayRead(reader, person, project.id)) projects.set(project.id, project)
+  const projects = queuedProjects(reader, person)
   for (const item of reader.all('item')) {
     const project = projects.get(item.project)
     if (!project || item.archived) continue
@@ -47,6 +45,18 @@ export function queueOf(reader: Reader, person: PersonId, today: PlainDate): Que
   const order = compareEntries(reader)
   for (const part of [queue.now, queue.next, queue.waits]) part.sort(order)
   return queue
+}
+
+/** The projects whose items stand in a person's queue. */
+export function queuedProjects(reader: Reader, person: PersonId): ReadonlyMap<string, Project> {
+  const projects = [...reader.all('project')].filter((one) => !one.archived && mayRead(reader, person, one.id))
+  return new Map(projects.map((one) => [one.id, one]))
+}
+
+export function isTurnOf(reader: Reader, item: Item, person: PersonId): boolean {
+  if (item.archived) return false
+  const turn = turnOf(reader, item)
+  return turn.open && turn.people.includes(person)
 }
 
 function compareEntries(reader: Reader) {
