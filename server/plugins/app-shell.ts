@@ -19,7 +19,12 @@ export default defineNitroPlugin((nitro) => {
         (file) => `<link rel="preload" as="font" type="font/woff2" href="/_nuxt/${file}" crossorigin>`,
       ),
     )
-    html.bodyAppend.unshift(data('along', along ?? null))
+  })
+  // Once all else has been written: it is long, and nothing that goes through the HTML has to do with it.
+  nitro.hooks.hook('render:response', (response, { event }) => {
+    const along = event.context.along as Along | undefined
+    if (along && typeof response.body === 'string')
+      response.body = response.body.replace('</body>', () => `${data('along', along)}</body>`)
   })
 })
 
