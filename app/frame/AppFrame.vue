@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useRoute } from 'vue-router'
-import { computed, ref, watch } from 'vue'
+import { computed, onMounted, ref, watch } from 'vue'
 import { stands } from '../stores/stands'
 import { words } from '../words'
 import AppIndex from './AppIndex.vue'
@@ -11,6 +11,9 @@ import TallyBar from './TallyBar.vue'
 /** What surrounds every view: index, sentence, main area, item panel, tally. */
 const route = useRoute()
 const isIndexOpen = ref(false)
+/** Drawn on the server, it is there to be seen before it can be used. */
+const isLive = ref(false)
+onMounted(() => (isLive.value = true))
 /** How it was left stands at the page itself before anything is painted (replica/start.ts). */
 const isFolded = ref(import.meta.client && document.documentElement.dataset.index === 'folded')
 const hasPanel = computed(() => typeof route.query.item === 'string')
@@ -25,7 +28,7 @@ watch(isFolded, (folded) => {
 </script>
 
 <template>
-  <div class="frame" :class="{ 'index-open': isIndexOpen, 'with-panel': hasPanel }">
+  <div class="frame" :inert="!isLive" :class="{ 'index-open': isIndexOpen, 'with-panel': hasPanel }">
     <a class="skip" href="#main">{{ words.frame.skip }}</a>
     <AppIndex
       v-if="stands"

@@ -170,3 +170,39 @@ test('two people at one value: the later one sees both and may keep theirs', asy
   await gwilym.getByRole('button', { name: 'Keep mine' }).click()
   await expect(imke.locator('[data-row="2"][data-column="1"]')).toContainText('Gwilym’s words')
 })
+
+test('a page is seen before its script has come, and a change that was not kept is not seen as it was', async ({
+  browser,
+}) => {
+  const page = await demo.as(browser, 'Séverine', { at: 'All items' })
+  const first = page.locator('[data-row="0"][data-column="0"]')
+  await expect(first).toHaveText('GLH-1')
+  const address = page.url()
+  const total = (await page.locator('.count b').textContent())!
+  // The line lets no script through until it is told to.
+  let letThrough = () => {}
+  const hold = async () => {
+    const through = new Promise<void>((resolve) => (letThrough = resolve))
+    await page.unroute('**/_nuxt/*.js')
+    await page.route('**/_nuxt/*.js', async (route) => through.then(() => route.continue()))
+  }
+  await hold()
+  await page.goto(address, { waitUntil: 'commit' })
+  await expect(first).toHaveText('GLH-1')
+  await expect(page.locator('.count b')).toHaveText(total)
+  await expect(page.getByText('Start a project')).toHaveCount(0)
+  letThrough()
+  await expect(page.getByText('Start a project')).toBeVisible()
+  // It works from then on, and what is changed without being kept stands after a reload.
+  await page.getByRole('columnheader', { name: 'Title' }).getByRole('button').click()
+  await expect(page.getByRole('columnheader', { name: 'Title' })).toHaveAttribute('aria-sort', 'ascending')
+  await expect(first).not.toHaveText('GLH-1')
+  const sorted = (await first.textContent())!
+  await hold()
+  await page.goto(address, { waitUntil: 'commit' })
+  await expect(first).toHaveCount(1)
+  await expect(first).toBeHidden()
+  letThrough()
+  await expect(first).toHaveText(sorted)
+  await expect(first).toBeVisible()
+})
