@@ -121,6 +121,18 @@ describe('a view that is watched', () => {
     )
   })
 
+  it('is worked out anew for what is no item, and not for an item that moves on', () => {
+    const [one] = add(['one'])
+    const { state, project, ids, people } = small
+    const [from, to] = statusesOf(state, project.id).map(({ id }) => id)
+    const moved = new Gathered()
+    moved.add(run(state, { id: ids.command(), type: 'items.move', v: 1, items: [{ item: one!, status: { from: from!, to: to! } }] }, people.owner.id)) // prettier-ignore
+    expect(moved).toMatchObject({ all: false, items: new Set([one]) })
+    const removed = new Gathered()
+    removed.add(run(state, { id: ids.command(), type: 'views.remove', v: 1, view: table.id }, people.owner.id))
+    expect(removed.all).toBe(true)
+  })
+
   it('takes up the view as it is kept by somebody, from table to board', () => {
     add(['one'])
     const watch = watchOf(table)

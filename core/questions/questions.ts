@@ -6,7 +6,7 @@ import { columnByStatus, heldByColumn } from '../board/columns'
 import { isSetChange, itemsTouchedBy, type Patch } from '../change/patch'
 import { boardOf, itemKey, pathOf, projectsInOrder } from '../model/reader'
 import { lateDays, turnOf } from '../model/turn'
-import type { Item, ItemId, Project, ProjectId, Records, ViewDefinition } from '../model/records'
+import type { EntityName, Item, ItemId, Project, ProjectId, Records, ViewDefinition } from '../model/records'
 import type { MapState } from '../model/state'
 import { isTurnOf, nobodysTurn, queuedProjects, queueOf, type QueueEntry } from '../queue/queue'
 import { isAtLeast, roleIn } from '../access/access'
@@ -95,6 +95,9 @@ export interface Changed {
   readonly all: boolean
 }
 
+/** Fetched when it is looked at, and no part of any answer; a project's next number is none either. */
+const showsNowhere: ReadonlySet<EntityName> = new Set(['stay', 'longText'])
+
 /** What changes, gathered until it is taken in. */
 export class Gathered implements Changed {
   readonly items = new Set<string>()
@@ -109,8 +112,9 @@ export class Gathered implements Changed {
           const parent = change.field === '*' ? (value as Item | null)?.parent : change.field === 'parent' && value
           if (typeof parent === 'string') this.items.add(parent)
         }
-    // The next number of a project shows nowhere.
-    if (patch.some((change) => change.entity !== 'item' && change.field !== 'nextNumber')) this.all = true
+    this.all ||= patch.some(
+      ({ entity, field }) => !showsNowhere.has(entity) && entity !== 'item' && field !== 'nextNumber',
+    )
   }
 }
 
