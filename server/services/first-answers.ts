@@ -59,7 +59,9 @@ export class FirstAnswers {
     const view = ground.state.maybe('view', question.view)
     const isOthers = view?.owner != null && view.owner !== me
     if (!view || isOthers || !mayRead(ground.state, me, view.project)) return undefined
-    const key = `${me} ${question.view}`
+    // One for all, unless it speaks of whoever looks.
+    const isPersonal = JSON.stringify(view.definition.where).includes('"me"')
+    const key = `${isPersonal ? me : ''} ${question.view}`
     const kept = this.#kept.get(key)
     const one =
       kept?.day === today ? kept : { watch: watchFor(ground, question, firstRows), day: today, changed: new Gathered() }

@@ -125,6 +125,25 @@ describe('what comes along with a page', () => {
     expect(drawn).toContain(to)
   })
 
+  it('is each one’s own where a view speaks of whoever looks, also when it begins to', async () => {
+    const { id, project, definition } = viewOf('VIS', 'board')
+    const open = async (client: Client) => (await page(client, `/app/VIS/${id}`)).along
+    const itemsIn = (along: Along | undefined) =>
+      (answerIn(along, { ask: 'view', view: id }) as Extract<Answers['view'], { layout: 'board' }>).sums.items
+    expect(itemsIn(await open(lead))).toBe(itemsIn(await open(member)))
+    const to = { ...definition, where: [{ about: 'person', people: ['me'] }] }
+    expect((await lead.command('views.set', { view: id, definition: { from: definition, to } })).entry).toBeDefined()
+    const items = await lead.items(project)
+    for (const client of [lead, member]) {
+      const { me, records } = await client.directory()
+      const people = records.field.filter((one) => one.project === project && one.type === 'people')
+      const mine = items.filter((one) =>
+        people.some((field) => (one.values[field.id] as readonly string[] | undefined)?.includes(me)),
+      )
+      expect(itemsIn(await open(client))).toBe(mine.length)
+    }
+  })
+
   it('cannot be made to run by what somebody typed', async () => {
     const [one] = await lead.items(projects.get('GLH')!)
     const to = '</script><script>document.title="taken"</script><b onload=1>'

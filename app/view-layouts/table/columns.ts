@@ -26,7 +26,7 @@ export function columnsOf(fields: readonly Field[]): TableColumn[] {
   }) // prettier-ignore
   return [
     own('key', words.table.key, 92),
-    own('title', words.table.title, 180, 2),
+    own('title', words.table.title, 240, 2),
     own('kind', words.table.kind, 108),
     own('status', words.table.status, 128),
     ...fields.map((field): TableColumn => {
