@@ -45,13 +45,13 @@ describe('the limit of a column', () => {
   })
 
   it('of the same board is told with both numbers where somebody set it meanwhile', () => {
-    answer(setting(column.limit, 6))
+    answer(setting(column.limit, 9))
     expect(answer(setting(column.limit, 5))).toMatchObject({
       code: 'changed-meanwhile',
-      at: [{ field: 'limit', yours: 5, stored: 6 }],
+      at: [{ field: 'limit', yours: 5, stored: 9 }],
     })
     // What is there already is no conflict, and changes nothing.
-    const again = setting(column.limit, 6)
+    const again = setting(column.limit, 9)
     expect(run(small.state, again, small.people.lead.id)).toEqual([])
   })
 
