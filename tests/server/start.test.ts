@@ -81,7 +81,7 @@ describe('a start that cannot be', () => {
   })
 })
 
-it('the same moment gives the same demo', { timeout: 60_000 }, async () => {
+it('the same moment gives the same demo', { timeout: 120_000 }, async () => {
   const seen: { records: Directory['records']; sequence: number; items: Item[] }[] = []
   for (let i = 0; i < 2; i++) {
     const server = await startServer({ demo: true })
