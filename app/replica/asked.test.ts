@@ -37,6 +37,15 @@ describe('a question to the worker', () => {
     expect(worker.left).toEqual([])
   })
 
+  it('is answered at once where the answer came along, and then by the worker', () => {
+    askEarly(api, counts, { inTurn: 3 })
+    const heard: unknown[] = []
+    ask(api, counts).hear((answer) => heard.push(answer))
+    expect(heard).toEqual([{ inTurn: 3 }])
+    worker.asked[0]!.tell({ packed: { inTurn: 4 } })
+    expect(heard).toEqual([{ inTurn: 3 }, { inTurn: 4 }])
+  })
+
   it('is asked anew by the next one who asks the same', () => {
     askEarly(api, counts)
     ask(api, counts)

@@ -70,6 +70,23 @@ describe('rows that cross once', () => {
     expect(after.stretch.rows[0]).toBe(before.stretch.rows[0])
   })
 
+  it('keeps what the server said, row by row and the sums, where the worker says the same', () => {
+    const table = (rows: Row[], late = 0): TableAnswer => ({
+      layout: 'table',
+      sums: { items: 2, late, effort: 5 },
+      stretch: { from: 0, rows },
+    })
+    const counted = (id: string, title: string, v: string): Row =>
+      ({ ...rowOf(id, 0), item: { id, title }, v }) as never
+    const server = table([counted('a', 'Air the bay', '7'), counted('b', 'Oil the hinge', '8')])
+    const worker = table([counted('a', 'Air the bay', '1'), counted('b', 'Oil both hinges', '2')])
+    const page = unpack(server, cross(pack(new Map(), worker)))
+    expect(page.stretch.rows[0]).toBe(server.stretch.rows[0])
+    expect(page.stretch.rows[1]).toEqual(worker.stretch.rows[1])
+    expect(page.sums).toBe(server.sums)
+    expect(unpack(server, cross(pack(new Map(), table([], 1)))).sums).toEqual({ items: 2, late: 1, effort: 5 })
+  })
+
   it('what has no stretches goes through as it is; an id that is not held is an error', () => {
     expect(unpack(undefined, pack(new Map(), { inTurn: 3 }))).toEqual({ inTurn: 3 })
     expect(unpack(undefined, pack(new Map(), undefined))).toBeUndefined()

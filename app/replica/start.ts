@@ -19,7 +19,8 @@ declare global {
 const who = JSON.parse(document.getElementById('who')?.textContent ?? 'null') as { me: string; build: string } | null
 if (who) window.started = { ...who, worker: startWorker(`wrenleaf|${who.build}|${who.me}`) }
 
-// What this browser keeps of how its pages look stands before anything is painted.
+// What this browser keeps of how its pages look stands before anything is painted (kept by stores/session, AppFrame and
+// stores/views).
 const { dataset } = document.documentElement
 const isDark = matchMedia('(prefers-color-scheme: dark)').matches
 dataset.theme = localStorage.getItem('wrenleaf-theme') ?? (isDark ? 'night' : 'day')
