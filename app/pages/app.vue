@@ -24,7 +24,7 @@ const isSearching = ref(false)
 const longestEmptyMs = 400
 
 onMounted(() => {
-  void views.restore().then(() => nextTick(() => delete document.documentElement.dataset.draft))
+  void views.restore().finally(() => nextTick(() => delete document.documentElement.dataset.draft))
   addEventListener('keydown', onKey)
   afterPaint(() => {
     stands.value = true

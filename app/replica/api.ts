@@ -7,12 +7,12 @@ import { sentencesOf } from '#core/items/told'
 import { itemKey } from '#core/model/reader'
 import type { ItemId, ProjectId, ViewDefinition } from '#core/model/records'
 import { viewDefinition } from '#core/model/schemas'
+import { phraseCounts, watchFor, type PhraseCounts, type Question, type Watch } from '#core/questions/questions'
 import { dayWords } from '../dates'
 import { httpLine, LineDown, Refused } from './line'
 import { IndexedBox } from './pending-box'
 import { Replica, type Settled, type Standing } from './replica'
 import { pack, type Held, type Packed } from './sent-rows'
-import { phraseCounts, watchFor, type PhraseCounts, type Question, type Watch } from '#core/questions/questions'
 
 // Zod would compile its parsers with `new Function`, which the content security policy refuses.
 z.config({ jitless: true })

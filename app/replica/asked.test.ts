@@ -1,7 +1,7 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
+import type { Question } from '#core/questions/questions'
 import type { ReplicaApi } from './client'
 import { ask, askEarly } from './asked'
-import type { Question } from '#core/questions/questions'
 
 /** A worker that answers when it is told to. */
 class Worker {

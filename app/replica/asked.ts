@@ -1,7 +1,7 @@
 import { proxy } from 'comlink'
+import type { Answers, Question } from '#core/questions/questions'
 import type { ReplicaApi } from './client'
 import { unpack, type Packed } from './sent-rows'
-import type { Answers, Question } from '#core/questions/questions'
 
 type Answer = Answers[Question['ask']]
 

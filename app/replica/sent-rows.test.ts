@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { pack, unpack, type Held } from './sent-rows'
 import type { BoardAnswer, Row, TableAnswer } from '#core/questions/questions'
+import { pack, unpack, type Held } from './sent-rows'
 
 const rowOf = (id: string, version: number): Row =>
   ({ item: { id, title: `${id} v${version}` }, key: id, v: String(version) }) as unknown as Row

@@ -1,9 +1,9 @@
 import { onScopeDispose, shallowRef, watch, type ShallowRef } from 'vue'
+import { answerIn } from '#core/questions/along'
+import type { AnswerTo, Question } from '#core/questions/questions'
 import { useSession } from '../stores/session'
 import { along } from './along'
 import { ask, type Asked } from './asked'
-import { answerIn } from '#core/questions/along'
-import type { AnswerTo, Question } from '#core/questions/questions'
 
 export interface Watching<A> {
   readonly answer: ShallowRef<A | undefined>

@@ -5,10 +5,10 @@ import { isAtLeast, roleIn } from '#core/access/access'
 import { boardOf, fieldsOf, kindsOf, projectsInOrder, statusesOf } from '#core/model/reader'
 import type { EntityName, Project, ProjectId, Records, Role, Status, View } from '#core/model/records'
 import { MapState } from '#core/model/state'
-import { along } from '../replica/along'
-import { ask } from '../replica/asked'
 import { answerIn } from '#core/questions/along'
 import type { Answers } from '#core/questions/questions'
+import { along } from '../replica/along'
+import { ask } from '../replica/asked'
 import { useSession } from './session'
 
 /** All that is no item: people, projects, kinds, fields, statuses, boards, views, as the worker last told them. */

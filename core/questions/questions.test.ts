@@ -121,6 +121,19 @@ describe('a view that is watched', () => {
     )
   })
 
+  it('reads the state that stands, when everything was fetched anew under a change that was not kept', () => {
+    const draft: ViewDefinition = { ...table.definition, sort: [{ by: 'title', down: false }] }
+    add(['one'])
+    const watch = watchOf(table, draft)
+    expect(titlesOf(watch.answer())).toEqual(['one'])
+    const anew = smallWorkspace()
+    small = anew
+    add(['two', 'three'])
+    Object.assign(ground, { state: anew.state })
+    watch.update({ items: new Set(), all: true })
+    expect(titlesOf(watch.answer())).toEqual(['three', 'two'])
+  })
+
   it('is worked out anew for what is no item, and not for an item that moves on', () => {
     const [one] = add(['one'])
     const { state, project, ids, people } = small

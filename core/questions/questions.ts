@@ -227,7 +227,8 @@ class ViewWatch implements Watch {
     const definition = this.question.draft ?? view?.definition
     const looking = { me: this.ground.me, today: this.ground.today() }
     if (!view || !definition) this.#of = undefined
-    else if (this.#of?.definition === definition) this.#of.live.evaluate(looking)
+    else if (this.#of?.definition === definition && this.#of.live.reader === this.ground.state)
+      this.#of.live.evaluate(looking)
     else {
       const live = new LiveView(this.ground.state, view.project, definition, looking)
       if (this.#held.size) live.hold(this.#held)

@@ -24,8 +24,8 @@ export interface Queue {
 }
 
 /**
- * A person's queue over all projects that they may read, each part ordered by: later first (working days), due (empty last), the
- * projects' order in the index, rank.
+ * A person's queue over all projects that they may read, each part ordered by: later first (working days), due (empty
+ * last), the projects' order in the index, rank.
  */
 export function queueOf(reader: Reader, person: PersonId, today: PlainDate): Queue {
   const queue: Queue = { now: [], next: [], waits: [] }

@@ -1,6 +1,6 @@
+import type { Row } from '#core/questions/questions'
 import { fetched } from '../../fetched'
 import type { Draggable, DragDropManager } from '@dnd-kit/dom'
-import type { Row } from '#core/questions/questions'
 
 interface Over {
   readonly column: string

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { nextTick, onMounted, ref } from 'vue'
-import PopMenu from '../../overlays/PopMenu.vue'
 import type { Row } from '#core/questions/questions'
+import PopMenu from '../../overlays/PopMenu.vue'
 import ChoiceList from '../../parts/ChoiceList.vue'
 import { kindChoices, statusChoices } from '../../parts/choices'
 import { setValue } from '../../parts/edits'

@@ -1,7 +1,7 @@
 <script lang="ts">
 import { defineComponent, h, type PropType, type VNode } from 'vue'
-import { kindMark, statusMark, valueMark, type Mark } from '../../parts/marks'
 import type { Row } from '#core/questions/questions'
+import { kindMark, statusMark, valueMark, type Mark } from '../../parts/marks'
 import { useDirectory } from '../../stores/directory'
 import { words } from '../../words'
 import CellEditor from './CellEditor.vue'
