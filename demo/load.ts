@@ -159,7 +159,7 @@ class Telling {
 
   async #addPeople(projects: readonly ProjectId[]): Promise<void> {
     this.#people.set(scenario.owner.name, must(this.walk.room.state.maybe('person', this.owner), 'owner'))
-    const people = scenario.team.map(({ name, role, colour, hours }) => {
+    const people = scenario.team.map(({ name, role, colour, hours, craft }) => {
       const person: Person = {
         id: this.newId() as PersonId,
         name,
@@ -167,6 +167,7 @@ class Telling {
         role,
         colour,
         hoursPerWeek: hours,
+        craft,
         active: true,
       }
       this.#people.set(name, person)

@@ -7,7 +7,7 @@ import { parseCsv, type CsvTable } from '#core/bring-in/csv'
 import { planRows, type Choices, type Fault, type Plan } from '#core/bring-in/plan'
 import type { BringInBody } from '#core/bring-in/command'
 import type { EntityName, Item, ProjectId, Records } from '#core/model/records'
-import { MapState } from '#core/model/state'
+import { State } from '#core/model/state'
 
 export interface ReadFile {
   readonly header: readonly string[]
@@ -37,14 +37,14 @@ export interface ShownRow {
 const largestFile = 40 << 20
 
 export class BringInApi {
-  #state = new MapState()
+  #state = new State()
   #table: CsvTable | undefined
   #plan: Plan | undefined
   #isStopped = false
 
   /** What there is to match columns and cells against. */
   ground(records: Partial<Record<EntityName, readonly { id: string }[]>>, items: readonly Item[]): void {
-    this.#state = new MapState()
+    this.#state = new State()
     for (const [entity, all] of Object.entries(records))
       for (const one of all) this.#state.put(entity as EntityName, one.id, one as Records[EntityName])
     for (const item of items) this.#state.put('item', item.id, item)

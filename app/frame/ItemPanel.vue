@@ -4,7 +4,7 @@ import { computed, ref, watch } from 'vue'
 import { v7 } from 'uuid'
 import { mdiArrowExpand, mdiClose, mdiLinkVariant } from '@mdi/js'
 import { dayNumber, dateIn } from '#core/base/dates'
-import type { Field, ItemId } from '#core/model/records'
+import type { Field, ItemId, View, ViewDefinition } from '#core/model/records'
 import { useWatch } from '../replica/use-watch'
 import { dayWords } from '../dates'
 import PopMenu from '../overlays/PopMenu.vue'
@@ -19,9 +19,16 @@ import { useDirectory } from '../stores/directory'
 import { words } from '../words'
 import ItemHistory from './ItemHistory.vue'
 import ParentPicker from './ParentPicker.vue'
+import WhyHere from './WhyHere.vue'
 
 /** An item beside what one was looking at, or as a whole page: all its fields, what is inside it, what happened. */
-const props = defineProps<{ itemKey: string; whole?: boolean }>()
+const props = defineProps<{
+  itemKey: string
+  whole?: boolean
+  /** The view that one looks at beside it. */
+  view?: View
+  definition?: ViewDefinition
+}>()
 const emit = defineEmits<{ close: []; open: [key: string] }>()
 const changes = useChanges()
 const directory = useDirectory()
@@ -199,6 +206,13 @@ const archive = () =>
       <h2 v-else>
         <button type="button" class="heading" :disabled="!mayEdit" @click="openTitle">{{ item.title }}</button>
       </h2>
+      <WhyHere
+        v-if="view && definition && view.project === item.project"
+        :item-key="itemKey"
+        :changed="`${item.changed} ${row.v}`"
+        :view="view"
+        :definition="definition"
+      />
       <dl class="facts">
         <dt>{{ words.item.status }}</dt>
         <dd>

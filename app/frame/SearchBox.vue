@@ -1,11 +1,29 @@
 <script setup lang="ts">
+import { computed, shallowRef } from 'vue'
+import { useRoute } from 'vue-router'
+import type { ViewDefinition } from '#core/model/records'
+import { useDirectory } from '../stores/directory'
+import { useSession } from '../stores/session'
+import { useViews } from '../stores/views'
 import PopDialog from '../overlays/PopDialog.vue'
 import ItemFinder from '../parts/ItemFinder.vue'
 import { words } from '../words'
 
-/** Finds items of every project and opens one. */
+/** Finds items of every project and opens one; says which are not in the view that one looks at: opened, they say why. */
 const isOpen = defineModel<boolean>({ required: true })
 const emit = defineEmits<{ open: [key: string] }>()
+const route = useRoute()
+const session = useSession()
+const directory = useDirectory()
+const views = useViews()
+const view = computed(() => directory.reader.maybe('view', String(route.params.view)))
+const outside = shallowRef<ReadonlySet<string>>(new Set())
+async function look(ids: readonly string[]): Promise<void> {
+  const { value } = view
+  if (!value) return
+  const definition = JSON.parse(JSON.stringify(views.definitionOf(value))) as ViewDefinition
+  outside.value = new Set(await session.api?.notIn(value.project, definition, [...ids]))
+}
 function open(key: string): void {
   isOpen.value = false
   emit('open', key)
@@ -15,7 +33,11 @@ function open(key: string): void {
 <template>
   <PopDialog v-model="isOpen" :label="words.frame.search">
     <div class="pop search">
-      <ItemFinder :label="words.frame.search" @choose="open($event.key)" @leave="isOpen = false" />
+      <ItemFinder :label="words.frame.search" @found="look" @choose="open($event.key)" @leave="isOpen = false">
+        <template #note="{ one }"
+          ><span v-if="outside.has(one.id)" class="note">{{ words.why.notHere }}</span></template
+        >
+      </ItemFinder>
     </div>
   </PopDialog>
 </template>
@@ -23,5 +45,10 @@ function open(key: string): void {
 <style scoped>
 .search {
   padding: 14px 16px;
+}
+.note {
+  color: var(--rust);
+  font-size: 12px;
+  margin-left: 6px;
 }
 </style>

@@ -4,26 +4,19 @@ import { navigateTo } from 'nuxt/app'
 import type { View, ViewDefinition } from '#core/model/records'
 import { sentenceOf, type PhraseName } from '#core/views/sentence'
 import PopMenu from '../overlays/PopMenu.vue'
-import { dayWords } from '../dates'
 import { useDirectory } from '../stores/directory'
 import { useViews } from '../stores/views'
 import { words } from '../words'
-import PhraseEditor from './PhraseEditor.vue'
+import { useTelling } from './phrases/telling'
+import PhraseEditor from './phrases/PhraseEditor.vue'
 
 /** The view said in plain words; every phrase is a control that opens its editor on the spot. */
 const props = defineProps<{ view: View; definition: ViewDefinition; count: number | undefined }>()
 const directory = useDirectory()
 const views = useViews()
 const project = computed(() => directory.reader.maybe('project', props.view.project))
-const pieces = computed(() =>
-  project.value
-    ? sentenceOf(props.definition, {
-        reader: directory.reader,
-        project: project.value,
-        day: (date) => dayWords(date, directory.language, directory.today),
-      })
-    : [],
-)
+const telling = useTelling(() => props.view.project)
+const pieces = computed(() => (telling.value ? sentenceOf(props.definition, telling.value) : []))
 const isChanged = computed(() => views.isChanged(props.view))
 const mayKeep = computed(() => directory.isAllowed(props.view.project, props.view.owner ? 'reader' : 'lead'))
 const open = ref<{ phrase: PhraseName; at: HTMLElement }>()
@@ -37,7 +30,9 @@ function change(definition: ViewDefinition, phrase?: PhraseName): void {
   if (!phrase) return leave()
   // The editor goes on with another phrase, once that one is drawn.
   void nextTick(() => {
-    const at = document.querySelector<HTMLElement>(`[data-phrase="${phrase}"]`)
+    const find = (name: PhraseName) => document.querySelector<HTMLElement>(`[data-phrase="${name}"]`)
+    // A phrase that says nothing yet stands nowhere: its editor opens where it was asked for.
+    const at = find(phrase) ?? find('more')
     open.value = at ? { phrase, at } : undefined
   })
 }
@@ -61,7 +56,7 @@ async function remove(): Promise<void> {
   <div class="row">
     <h1 class="sentence-text" :class="{ unfolded: isUnfolded }">
       <span class="unseen">{{ view.name }}: </span>
-      <template v-for="(piece, i) in pieces" :key="i"
+      <template v-for="(piece, i) in pieces" :key="'phrase' in piece ? piece.phrase : i"
         ><button
           v-if="'phrase' in piece"
           type="button"

@@ -6,7 +6,11 @@ import { words } from '../words'
 
 /** Finds an item by words of its title or its key, at each keystroke: within a project, or in all of them. */
 const props = defineProps<{ label: string; project?: ProjectId; without?: string }>()
-const emit = defineEmits<{ choose: [found: { id: string; key: string }]; leave: [] }>()
+const emit = defineEmits<{
+  choose: [found: { id: string; key: string }]
+  found: [ids: readonly string[]]
+  leave: []
+}>()
 const session = useSession()
 const id = useId()
 const typed = ref('')
@@ -23,7 +27,12 @@ watch(
     const answer = text.trim() || props.project ? session.api?.find(props.project, text) : undefined
     asked = Promise.resolve(answer)
     const told = ((await answer) ?? []).filter((one) => one.id !== props.without)
-    if (text === typed.value) found.value = told
+    if (text !== typed.value) return
+    found.value = told
+    emit(
+      'found',
+      told.map((one) => one.id),
+    )
   },
   { immediate: true },
 )
@@ -72,7 +81,7 @@ function onKey(event: KeyboardEvent): void {
         @mousedown.prevent
         @click="emit('choose', one)"
       >
-        <span class="soft">{{ one.key }}</span> {{ one.title }}
+        <span class="soft">{{ one.key }}</span> {{ one.title }} <slot name="note" :one="one" />
       </li>
       <li v-if="typed.trim() && !found.length" role="option" aria-selected="false" class="soft">
         {{ words.editor.none }}

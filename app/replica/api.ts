@@ -4,10 +4,15 @@ import * as z from 'zod/mini'
 import type { Command } from '#core/commands/registry'
 import type { Problem, Result } from '#core/base/result'
 import { sentencesOf } from '#core/items/told'
-import { itemKey } from '#core/model/reader'
-import type { ItemId, ProjectId, ViewDefinition } from '#core/model/records'
+import { itemKey, projectsInOrder } from '#core/model/reader'
+import type { Condition, ItemId, ProjectId, ViewDefinition } from '#core/model/records'
 import { viewDefinition } from '#core/model/schemas'
-import { phraseCounts, watchFor, type PhraseCounts, type Question, type Watch } from '#core/questions/questions'
+import { upgradeDefinition } from '#core/model/upgrade'
+import { countsOf, valueCounts, type ValueCounts } from '#core/questions/counts'
+import { leavesOf, notInOf, readWords, whyOf, type ReadWords } from '#core/questions/explain'
+import type { Question, Watch } from '#core/questions/questions'
+import { watchFor } from '#core/questions/watch'
+import type { Leaves, Why } from '#core/views/why'
 import { dayWords } from '../dates'
 import { httpLine, LineDown, Refused } from './line'
 import { IndexedBox } from './pending-box'
@@ -101,6 +106,13 @@ export class Api {
     one.tell()
   }
 
+  fold(id: number, groups: string[]): void {
+    const one = watches.get(id)
+    if (!one) return
+    one.watch.fold(groups)
+    one.tell()
+  }
+
   leave(id: number): void {
     watches.delete(id)
   }
@@ -115,17 +127,56 @@ export class Api {
     return replica.settled(command)
   }
 
-  async counts(project: ProjectId, others: ViewDefinition): Promise<PhraseCounts> {
+  /** How many items each value of a fact would give, the other phrases left as they are. */
+  async values(project: ProjectId, others: readonly Condition[], fact: string): Promise<ValueCounts> {
     await opening
-    return phraseCounts(replica, project, others)
+    return valueCounts(replica, project, others, fact)
+  }
+
+  /** How many items each of these conditions would give beside the others. */
+  async countEach(
+    project: ProjectId,
+    others: readonly Condition[],
+    conditions: readonly Condition[],
+  ): Promise<number[]> {
+    await opening
+    return countsOf(replica, project, others, conditions)
+  }
+
+  /** Typed words as phrases of a view, with how many items each would leave. */
+  async read(project: ProjectId, where: readonly Condition[], text: string, language: string): Promise<ReadWords> {
+    await opening
+    return readWords(replica, project, where, text, (day) => dayWords(day, language, replica.today()))
+  }
+
+  /** Why an item is in a view or not; undefined where it is none of the project. */
+  async why(project: ProjectId, view: ViewDefinition, key: string, language: string): Promise<Why | undefined> {
+    await opening
+    return whyOf(replica, project, view, key, (day) => dayWords(day, language, replica.today()))
+  }
+
+  /** Which of these items of a project a view leaves out. */
+  async notIn(project: ProjectId, view: ViewDefinition, items: readonly string[]): Promise<string[]> {
+    await opening
+    return notInOf(replica, project, view, items)
+  }
+
+  /** How many items each phrase of a view leaves. */
+  async leaves(project: ProjectId, where: readonly Condition[]): Promise<Leaves> {
+    await opening
+    return leavesOf(replica, project, where)
   }
 
   /** Views' definitions, by view, from a text that a browser kept: those that can be read. */
-  definitions(kept: string): Record<string, ViewDefinition> {
-    const found = z.record(z.string(), z.unknown()).safeParse(jsonOr(kept))
+  async definitions(kept: string): Promise<Record<string, ViewDefinition>> {
+    const found = z.record(z.string(), z.looseObject({ v: z.number() })).safeParse(jsonOr(kept))
+    const all = Object.entries(found.data ?? {})
+    // What an earlier version kept is made today's with what the project uses.
+    if (all.some(([, one]) => one.v === 1)) await opening
     return Object.fromEntries(
-      Object.entries(found.data ?? {}).flatMap(([id, definition]) => {
-        const read = viewDefinition.safeParse(definition)
+      all.flatMap(([id, kept]) => {
+        const project = replica.state.maybe('project', replica.state.maybe('view', id)?.project ?? '')
+        const read = viewDefinition.safeParse(upgradeDefinition(kept, project))
         return read.success ? [[id, read.data]] : []
       }),
     )
@@ -160,18 +211,30 @@ export class Api {
     return found ? itemKey(replica.state, found) : item
   }
 
+  /** Keys and titles of items, of those that are there. */
+  async titlesOf(items: readonly string[]): Promise<{ id: string; key: string; title: string }[]> {
+    await opening
+    return items.flatMap((id) => {
+      const found = replica.state.maybe('item', id)
+      return found ? [{ id, key: itemKey(replica.state, found), title: found.title }] : []
+    })
+  }
+
   /** The items of a project that may be chosen as a parent, by words in key or title; at most 20. */
   async find(project: ProjectId | undefined, words: string): Promise<{ id: string; key: string; title: string }[]> {
     await opening
     const parts = words.toLowerCase().split(/\s+/).filter(Boolean)
     const found: { id: string; key: string; title: string }[] = []
-    const items = project ? replica.state.itemsOf(project) : replica.state.all('item')
-    for (const item of items) {
-      if (item.archived) continue
-      const key = itemKey(replica.state, item)
-      const text = `${key} ${item.title}`.toLowerCase()
-      if (parts.every((part) => text.includes(part))) found.push({ id: item.id, key, title: item.title })
-      if (found.length === 20) break
+    const projects = project ? [project] : projectsInOrder(replica.state).map((one) => one.id)
+    for (const id of projects) {
+      const prefix = replica.state.maybe('project', id)?.prefix ?? ''
+      const table = replica.state.table(id)
+      for (let row = 0; row < table.n && found.length < 20; row++) {
+        if (!table.listed[row]) continue
+        const [key, title] = [`${prefix}-${table.number.a[row]! || '–'}`, table.title.a[row]!]
+        const text = `${key} ${title}`.toLowerCase()
+        if (parts.every((part) => text.includes(part))) found.push({ id: table.ids[row]!, key, title })
+      }
     }
     return found
   }

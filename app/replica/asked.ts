@@ -38,6 +38,9 @@ export class Asked {
   hold(items: readonly string[]): void {
     void this.#id.then((id) => this.#api.hold(id, [...items]))
   }
+  fold(groups: readonly string[]): void {
+    void this.#id.then((id) => this.#api.fold(id, [...groups]))
+  }
   leave(): void {
     this.#told.length = 0
     void this.#id.then((id) => this.#api.leave(id))

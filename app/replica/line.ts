@@ -23,6 +23,11 @@ export interface Line {
   logAfter(sequence: number): Promise<readonly LogMessage[]>
   part(sequence: number, part: number): Promise<Entry>
   send(command: Command): Promise<Answer>
+  /** Where items stood at the end of a day, of those that have moved since; what had been written by then. */
+  past(
+    project: string,
+    daysAgo: number,
+  ): Promise<{ readonly sequence: number; readonly statuses: Readonly<Record<string, string>> }>
   history(item: string, before: number | undefined): Promise<{ entries: readonly Entry[]; more: boolean }>
   text(item: string, field: string): Promise<{ revision: number; text: string }>
   signOut(): Promise<void>
@@ -71,6 +76,7 @@ export const httpLine: Line = {
     const init = { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(command) }
     return jsonOf<Answer>(await fetchOrDown(path, init))
   },
+  past: (project, daysAgo) => get(`/api/projects/${project}/past?days=${daysAgo}`),
   history: (item, before) => get(`/api/items/${item}/history${before === undefined ? '' : `?before=${before}`}`),
   text: (item, field) => get(`/api/items/${item}/texts/${field}`),
   async signOut() {

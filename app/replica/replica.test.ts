@@ -20,6 +20,7 @@ class Elsewhere {
   hear: ((message: FeedMessage) => void) | undefined
   #hangUp: (() => void) | undefined
   sent: string[] = []
+  askedPast: number[] = []
 
   do(command: Command): void {
     if (this.room.do(command, this.me).ok) this.tell(this.room.entries.length)
@@ -72,6 +73,13 @@ class Elsewhere {
       this.tell(done.value.sequence)
       const message = this.message(done.value.sequence)
       return message.tell === 'large' ? { large: { sequence: message.sequence, parts: 2 } } : { entry: done.value }
+    },
+    past: async (_project, daysAgo) => {
+      this.askedPast.push(daysAgo)
+      return {
+        sequence: this.room.entries.length,
+        statuses: Object.fromEntries([...this.small.state.all('item')].map((one) => [one.id, `status ${daysAgo}`])),
+      }
     },
     history: async () => ({ entries: [], more: false }),
     text: async () => ({ revision: 0, text: '' }),
@@ -167,6 +175,24 @@ describe('a replica', () => {
     expect([...replica.state.all('item')][0]?.number).toBe(1)
     await expect.poll(() => box.held.size).toBe(0)
     await same(replica, elsewhere)
+    replica.end()
+  })
+
+  it('asks the server once where items stood some days ago, and again for what has moved since', async () => {
+    const elsewhere = new Elsewhere()
+    elsewhere.do(addOf(elsewhere, 'a'))
+    const { replica } = await opened(elsewhere)
+    const [item] = [...replica.state.all('item')].map(({ id }) => id)
+    expect([replica.past(3, item!), replica.past(3, item!)]).toEqual([undefined, undefined])
+    await expect.poll(() => replica.past(3, item!)).toBe('status 3')
+    expect(elsewhere.askedPast).toEqual([3])
+    expect(replica.past(3, 'no item')).toBeUndefined()
+    elsewhere.do(addOf(elsewhere, 'b'))
+    await same(replica, elsewhere)
+    const later = [...replica.state.all('item')].find((one) => one.title === 'b')!.id
+    expect(replica.past(3, later)).toBeUndefined()
+    await expect.poll(() => replica.past(3, later)).toBe('status 3')
+    expect(elsewhere.askedPast).toEqual([3, 3])
     replica.end()
   })
 

@@ -8,7 +8,7 @@ import { isSetChange, type Patch } from '#core/change/patch'
 import { ReplicaState } from '#core/change/replica-state'
 import { nameOf } from '#core/items/told'
 import type { Item, Records } from '#core/model/records'
-import type { MapState } from '#core/model/state'
+import type { State } from '#core/model/state'
 import { Gathered, type Changed, type Ground } from '#core/questions/questions'
 import { directoryEntities } from '#core/wire/directory'
 import { protocol, type Answer, type FeedMessage, type LogMessage } from '#core/wire/feed'
@@ -43,6 +43,13 @@ export interface Surroundings {
   wait(ms: number): Promise<void>
 }
 
+/** Where items stood at the end of a day: those that have moved since. */
+interface Past {
+  /** What had been taken in when it was asked for; what moves later is asked for again. */
+  readonly sequence: number
+  readonly statuses: Readonly<Record<string, string>>
+}
+
 const longestWaitMs = 4000
 /** For so long after it was said the server's day is taken as it is. */
 const serversDaySeconds = 10
@@ -62,6 +69,8 @@ export class Replica implements Ground {
   readonly #early = new Map<number, LogMessage>()
   /** Items of a project are newer than the directory until the log has passed this. */
   readonly #projectSequence = new Map<string, number>()
+  /** Statuses of the past, as the server told them, by project, days and day. */
+  readonly #past = new Map<string, Past>()
   readonly #settling = new Map<string, { promise: Promise<Settled>; settle: (settled: Settled) => void }>()
   #isSending = false
   #isCatchingUp = false
@@ -74,7 +83,7 @@ export class Replica implements Ground {
     this.#state = this.#newState()
   }
 
-  get state(): MapState {
+  get state(): State {
     return this.#state.state
   }
   get standing(): Standing {
@@ -92,6 +101,30 @@ export class Replica implements Ground {
     return this.#day.day
   }
   #day = { until: 0, day: '1970-01-01' as PlainDate }
+
+  /** Stays are the server's: what it has not told yet is asked for, and views are worked out again when it comes. */
+  past = (daysAgo: number, item: string): string | undefined => {
+    const project = this.state.placeOf(item)?.table.project
+    if (!project) return undefined
+    const key = `${project} ${daysAgo} ${this.today()}`
+    const known = this.#past.get(key)
+    const status = known?.statuses[item]
+    if (status === undefined && (known?.sequence ?? -1) < this.sequence) void this.#fetchPast(key, project, daysAgo)
+    return status
+  }
+
+  async #fetchPast(key: string, project: string, daysAgo: number): Promise<void> {
+    const { sequence } = this
+    // Asked for once, however many items ask.
+    this.#past.set(key, { sequence, statuses: this.#past.get(key)?.statuses ?? {} })
+    try {
+      const told = await this.#retrying(() => this.around.line.past(project, daysAgo))
+      this.#past.set(key, { sequence: Math.max(sequence, told.sequence), statuses: told.statuses })
+      this.#tellAll()
+    } catch (error) {
+      if (!(error instanceof Refused)) throw error
+    }
+  }
 
   /** Opens, and goes on hearing until it is ended. Resolves once everything stands. */
   async open(): Promise<void> {

@@ -1,11 +1,14 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import type { BoardAnswer, Row, TableAnswer } from '#core/questions/questions'
+import type { BoardAnswer, GroupHead, Line, Row, TableAnswer } from '#core/questions/questions'
 import { pack, unpack, type Held } from './sent-rows'
 
 const rowOf = (id: string, version: number): Row =>
   ({ item: { id, title: `${id} v${version}` }, key: id, v: String(version) }) as unknown as Row
 const sums = { items: 0, late: 0, effort: 0 }
+const tableOf = (rows: Line[], from = 0): TableAnswer => ({
+  layout: 'table', sums, totals: [], lines: rows.length, stretch: { from, rows },
+}) // prettier-ignore
 
 /** What a list says at one moment: where the stretch begins, and each row's version. */
 const moment = fc.record({
@@ -23,7 +26,7 @@ describe('rows that cross once', () => {
         const held: Held = new Map()
         let page: TableAnswer | undefined
         for (const { from, rows } of moments) {
-          const answer: TableAnswer = { layout: 'table', sums, stretch: { from, rows: rowsOf(rows) } }
+          const answer: TableAnswer = tableOf(rowsOf(rows), from)
           page = unpack(page, cross(pack(held, answer)))
           expect(page).toEqual(answer)
         }
@@ -53,7 +56,7 @@ describe('rows that cross once', () => {
 
   it('sends a row again only when it has changed, and keeps the one that is there', () => {
     const held: Held = new Map()
-    const say = (rows: Row[]) => cross(pack(held, { layout: 'table', sums, stretch: { from: 0, rows } }))
+    const say = (rows: Row[]) => cross(pack(held, tableOf(rows)))
     const first = unpack<TableAnswer>(undefined, say([rowOf('a', 1), rowOf('b', 1)]))
     const sent = say([rowOf('b', 1), rowOf('a', 2), rowOf('c', 1)])
     expect((sent.packed as TableAnswer).stretch.rows).toEqual(['b', rowOf('a', 2), rowOf('c', 1)])
@@ -62,20 +65,13 @@ describe('rows that cross once', () => {
   })
 
   it('keeps rows of another question that say the same', () => {
-    const before = unpack<TableAnswer>(undefined, pack(new Map(), { layout: 'table', sums, stretch: { from: 0, rows: [rowOf('a', 1)] } })) // prettier-ignore
-    const after = unpack(
-      before,
-      cross(pack(new Map(), { layout: 'table', sums, stretch: { from: 0, rows: [rowOf('a', 1)] } })),
-    )
+    const before = unpack<TableAnswer>(undefined, pack(new Map(), tableOf([rowOf('a', 1)]))) // prettier-ignore
+    const after = unpack(before, cross(pack(new Map(), tableOf([rowOf('a', 1)]))))
     expect(after.stretch.rows[0]).toBe(before.stretch.rows[0])
   })
 
   it('keeps what the server said, row by row and the sums, where the worker says the same', () => {
-    const table = (rows: Row[], late = 0): TableAnswer => ({
-      layout: 'table',
-      sums: { items: 2, late, effort: 5 },
-      stretch: { from: 0, rows },
-    })
+    const table = (rows: Row[], late = 0): TableAnswer => ({ ...tableOf(rows), sums: { items: 2, late, effort: 5 } })
     const counted = (id: string, title: string, v: string): Row =>
       ({ ...rowOf(id, 0), item: { id, title }, v }) as never
     const server = table([counted('a', 'Air the bay', '7'), counted('b', 'Oil the hinge', '8')])
@@ -85,6 +81,15 @@ describe('rows that cross once', () => {
     expect(page.stretch.rows[1]).toEqual(worker.stretch.rows[1])
     expect(page.sums).toBe(server.sums)
     expect(unpack(server, cross(pack(new Map(), table([], 1)))).sums).toEqual({ items: 2, late: 1, effort: 5 })
+  })
+
+  it('heads of groups cross like rows, by what names them', () => {
+    const held: Held = new Map()
+    const head = (count: number): GroupHead => ({ head: '["x"]', path: ['x'], count, totals: [], folded: false, v: String(count) }) // prettier-ignore
+    const first = unpack<TableAnswer>(undefined, cross(pack(held, tableOf([head(1), rowOf('a', 1)]))))
+    const sent = cross(pack(held, tableOf([head(2), rowOf('a', 1)])))
+    expect((sent.packed as TableAnswer).stretch.rows).toEqual([head(2), 'a'])
+    expect(unpack(first, sent)).toEqual(tableOf([head(2), rowOf('a', 1)]))
   })
 
   it('what has no stretches goes through as it is; an id that is not held is an error', () => {

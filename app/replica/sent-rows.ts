@@ -1,6 +1,6 @@
 /** Rows cross from the worker once: an answer carries those that the page does not hold, and the ids of the others. */
 import { isSameValue } from '#core/base/sorted-ids'
-import type { Answers, Question, Row, Stretch } from '#core/questions/questions'
+import { lineId, type Answers, type Line, type Question, type Stretch } from '#core/questions/questions'
 
 type Answer = Answers[Question['ask']]
 /** What the page holds of each list, by item: the row's version. */
@@ -18,27 +18,27 @@ export function pack(held: Held, answer: Answer): Packed {
   // A list that the answer has no more is not held any longer.
   const heldBefore = new Map(held)
   held.clear()
-  const stretch = (list: string, now: Stretch): Stretch => {
+  const stretch = (list: string, now: Stretch<Line>): Stretch<Line> => {
     const before = heldBefore.get(list)
-    held.set(list, new Map(now.rows.map((row) => [row.item.id, row.v])))
+    held.set(list, new Map(now.rows.map((row) => [lineId(row), row.v])))
     if (!before) return now
-    const rows = now.rows.map((row) => (before.get(row.item.id) === row.v ? row.item.id : row))
-    return { from: now.from, rows: rows as unknown as Row[] }
+    const rows = now.rows.map((row) => (before.get(lineId(row)) === row.v ? lineId(row) : row))
+    return { from: now.from, rows: rows as unknown as Line[] }
   }
   return { packed: throughStretches(answer, stretch) }
 }
 
 /** The answer whole again. Rows that say the same as before are the ones of before, and not drawn anew. */
 export function unpack<A extends Answer>(before: A | undefined, { packed }: Packed): A {
-  const known = new Map<string, ReadonlyMap<string, Row>>()
+  const known = new Map<string, ReadonlyMap<string, Line>>()
   throughStretches(before, (list, { rows, ...stretch }) => {
-    known.set(list, new Map(rows.map((row) => [row.item.id, row])))
+    known.set(list, new Map(rows.map((row) => [lineId(row), row])))
     return { ...stretch, rows }
   })
   const whole = throughStretches(packed, (list, { from, rows }) => ({
     from,
-    rows: (rows as readonly (Row | string)[]).map((row) => {
-      const held = known.get(list)?.get(typeof row === 'string' ? row : row.item.id)
+    rows: (rows as readonly (Line | string)[]).map((row) => {
+      const held = known.get(list)?.get(typeof row === 'string' ? row : lineId(row))
       if (typeof row !== 'string') return held && isSameRow(held, row) ? held : row
       if (!held) throw new Error(`row ${row} of list “${list}” is not held`)
       return held
@@ -51,16 +51,16 @@ export function unpack<A extends Answer>(before: A | undefined, { packed }: Pack
 }
 
 /** The server and the worker count versions each for itself. */
-const isSameRow = (one: Row, other: Row): boolean =>
+const isSameRow = (one: Line, other: Line): boolean =>
   one.v === other.v || isSameValue({ ...one, v: '' }, { ...other, v: '' })
 
-function throughStretches(answer: Answer, map: (list: string, stretch: Stretch) => Stretch): Answer {
+function throughStretches(answer: Answer, map: (list: string, stretch: Stretch<Line>) => Stretch<Line>): Answer {
   if (!answer) return answer
   if ('stretch' in answer) return { ...answer, stretch: map(tableList, answer.stretch) }
   if ('columns' in answer)
     return {
       ...answer,
-      columns: answer.columns.map((column) => ({ ...column, stretch: map(column.column, column.stretch) })),
+      columns: answer.columns.map((column) => ({ ...column, stretch: map(column.column, column.stretch) as Stretch })),
     }
   return answer
 }

@@ -11,6 +11,8 @@ export interface Watching<A> {
   look(list: string, from: number, to: number): void
   /** Items that keep their place until they are let go. */
   hold(items: readonly string[]): void
+  /** Groups that show their heads alone. */
+  fold(groups: readonly string[]): void
 }
 
 /** Keeps a question answered for as long as the component lives; a new question takes the place of the last. */
@@ -38,5 +40,6 @@ export function useWatch<Q extends Question>(question: () => Q | undefined): Wat
     answer,
     look: (list, from, to) => asked?.look(list, from, to),
     hold: (items) => asked?.hold(items),
+    fold: (groups) => asked?.fold(groups),
   }
 }

@@ -4,7 +4,7 @@ import { isSameValue } from '#core/base/sorted-ids'
 import { isAtLeast, roleIn } from '#core/access/access'
 import { boardOf, fieldsOf, kindsOf, projectsInOrder, statusesOf } from '#core/model/reader'
 import type { EntityName, Project, ProjectId, Records, Role, Status, View } from '#core/model/records'
-import { MapState } from '#core/model/state'
+import { State } from '#core/model/state'
 import { answerIn } from '#core/questions/along'
 import type { Answers } from '#core/questions/questions'
 import { along } from '../replica/along'
@@ -15,7 +15,7 @@ import { useSession } from './session'
 export const useDirectory = defineStore('directory', () => {
   const session = useSession()
   const told = shallowRef<Answers['directory']>()
-  const reader = shallowRef(new MapState())
+  const reader = shallowRef(new State())
 
   const inTurn = shallowRef(0)
   /** The browser's. */
@@ -31,7 +31,7 @@ export const useDirectory = defineStore('directory', () => {
 
   function take(answer: Answers['directory']): void {
     if (isSameValue(told.value, answer)) return
-    const state = new MapState()
+    const state = new State()
     for (const [entity, records] of Object.entries(answer.records))
       for (const record of records) state.put(entity as EntityName, record.id, record as Records[EntityName])
     reader.value = state

@@ -1,6 +1,6 @@
 import { beforeEach, describe, expect, it, vi } from 'vitest'
 import { must } from '#core/base/result'
-import { kindsOf, statusesOf } from '#core/model/reader'
+import { fieldsOf, kindsOf, statusesOf } from '#core/model/reader'
 import type { Condition, ViewDefinition } from '#core/model/records'
 import { smallWorkspace, type Small } from '#core/test-kit/workspace'
 import { columnsOf, gridTemplate, leastWidth } from './table/columns'
@@ -20,6 +20,8 @@ beforeEach(() => {
   isRefused = false
   Object.assign(around.session, { me: small.people.lead.id })
   Object.assign(around.directory, {
+    reader: small.state,
+    today: '2026-11-25',
     statuses: (id: never) => statusesOf(small.state, id),
     kinds: (id: never) => kindsOf(small.state, id),
   })
@@ -27,9 +29,10 @@ beforeEach(() => {
 })
 const statuses = () => statusesOf(small.state, small.project.id)
 function add(where: Condition[], status?: string) {
-  const definition = (): ViewDefinition => ({ v: 1, layout: 'table', where, sort: [], show: [] })
+  const definition = (): ViewDefinition => ({ v: 2, layout: 'table', where, group: [], sort: [], totals: [], show: [] })
   return useAddItem(() => small.project, definition)('Sow leeks', status as never)
 }
+const anyOf = (fact: string, values: string[]): Condition => ({ about: 'fact', fact, test: { is: 'anyOf', values } })
 const added = () => must(sent.at(-1)?.items[0], 'item')
 
 describe('what is typed into a view', () => {
@@ -43,25 +46,35 @@ describe('what is typed into a view', () => {
 
   it('is in a status that the view allows, the first that all its phrases do', async () => {
     const [noted, ready, inHand] = statuses().map(({ id }) => id)
-    await add([{ about: 'status', statuses: [inHand!, ready!] }])
+    await add([anyOf('status', [inHand!, ready!])])
     expect(added().status).toBe(ready)
-    await add([{ about: 'status', statuses: [noted!, inHand!] }, { about: 'status', statuses: [inHand!, ready!] }]) // prettier-ignore
+    await add([anyOf('status', [noted!, inHand!]), anyOf('status', [inHand!, ready!])]) // prettier-ignore
     expect(added().status).toBe(inHand)
-    await add([{ about: 'status', statuses: [ready!] }], inHand)
+    await add([anyOf('status', [ready!])], inHand)
     expect(added().status).toBe(inHand)
   })
 
   it('falls to whom the view is about, once', async () => {
     const assignees = small.project.uses.assignees!
-    await add([
-      { about: 'person', people: ['me'] },
-      { about: 'turn', of: 'me' },
-    ])
+    await add([anyOf('people', ['me']), anyOf('turn', ['me'])])
     expect(added().values).toEqual({ [assignees]: [small.people.lead.id] })
-    await add([{ about: 'person', people: [small.people.reader.id, small.people.owner.id] }])
+    await add([anyOf('people', [small.people.reader.id, small.people.owner.id])])
     expect(added().values).toEqual({ [assignees]: [small.people.reader.id] })
-    await add([{ about: 'turn', of: 'nobody' }])
+    await add([anyOf('turn', ['nobody'])])
     expect(added().values).toEqual({})
+  })
+
+  it('has the values that its phrases ask for, whatever they leave open', async () => {
+    const { uses } = small.project
+    const need = must(fieldsOf(small.state, small.project.id).find((one) => one.id === uses.need)?.settings.options?.[1], 'need') // prettier-ignore
+    await add([
+      { about: 'all', of: [anyOf(uses.need!, [need.id]), { about: 'fact', fact: uses.due!, test: { is: 'days', from: { of: 'week', n: 0 }, to: { of: 'week', n: 0, end: true } } }] },
+      { about: 'none', of: [anyOf('phase', ['waiting'])] },
+      { about: 'fact', fact: uses.effort!, test: { is: 'between', from: 200, to: null } },
+      { about: 'any', of: [anyOf(uses.need!, [])] },
+    ]) // prettier-ignore
+    expect(added().values).toEqual({ [uses.need!]: need.id, [uses.due!]: '2026-11-29', [uses.effort!]: 200 })
+    expect(added().status).toBe(statuses().find((one) => one.phase === 'active')!.id)
   })
 
   it('is none where it is refused', async () => {

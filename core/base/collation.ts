@@ -14,6 +14,13 @@ export function isSameText(a: string, b: string): boolean {
   return equality.compare(a.trim(), b.trim()) === 0
 }
 
+/** A text as it is searched: lower case, accents left out, no line feed. */
+export function foldText(text: string): string {
+  const lower = text.toLowerCase()
+  // eslint-disable-next-line no-control-regex
+  return /^[\x00-\x09\x0b-\x7f]*$/.test(lower) ? lower : lower.normalize('NFD').replace(/\p{M}+|\n/gu, '')
+}
+
 /**
  * Finds the first entry that is the same text. Answers are remembered by the exact text asked, so that a column of
  * 50,000 cells with few different texts costs few comparisons.

@@ -26,12 +26,17 @@ function daysInMonth(year: number, month: number): number {
 export function dayNumber(date: PlainDate): number {
   const match = shape.exec(date)
   if (!match) throw new RangeError(`no plain date: ${date}`)
-  return Math.round(Date.UTC(Number(match[1]), Number(match[2]) - 1, Number(match[3])) / 86_400_000)
+  const year = Number(match[1])
+  // Date.UTC takes the years below 100 for those of the last century.
+  const ms = year < 100 ? Date.parse(`${date}T00:00Z`) : Date.UTC(year, Number(match[2]) - 1, Number(match[3]))
+  return Math.round(ms / 86_400_000)
 }
 
 export function fromDayNumber(day: number): PlainDate {
   return new Date(day * 86_400_000).toISOString().slice(0, 10)
 }
+
+export const dayBefore = (date: PlainDate): PlainDate => fromDayNumber(dayNumber(date) - 1)
 
 /** 1 for Monday to 7 for Sunday. */
 export const weekday = (date: PlainDate): number => ((((dayNumber(date) + 3) % 7) + 7) % 7) + 1
@@ -109,3 +114,74 @@ export function tryParseDate(text: string): PlainDate | undefined {
 /** True for text that has the shape of a date, whether or not the calendar has that day. */
 export const looksLikeDate = (text: string): boolean =>
   /^\s*(\d{4}[-/]\d{1,2}[-/]\d{1,2}|\d{1,2}[./]\d{1,2}[./]\d{4})\s*$/.test(text)
+
+/** Parts of the calendar that a day lies in. Weeks are ISO 8601's: Monday to Sunday. */
+export type Period = 'day' | 'week' | 'month' | 'quarter' | 'year'
+
+/** The first day of the period that lies `n` periods after the one a day is in. Day numbers. */
+export function startOf(period: Period, day: number, n = 0): number {
+  switch (period) {
+    case 'day':
+      return day + n
+    case 'week':
+      return day - ((((day + 3) % 7) + 7) % 7) + 7 * n
+    default: {
+      const date = new Date(day * 86_400_000)
+      const month = date.getUTCMonth()
+      const first = period === 'month' ? month + n : period === 'quarter' ? month - (month % 3) + 3 * n : 12 * n
+      const start = new Date(0)
+      start.setUTCFullYear(date.getUTCFullYear(), first, 1)
+      return start.getTime() / 86_400_000
+    }
+  }
+}
+
+/**
+ * Days of instants in a time zone. The moments at which days begin are worked out once each (a formatter costs some
+ * microseconds, and a hundred thousand items have a few hundred days).
+ */
+export class ZoneDays {
+  readonly #begins = new Map<number, number>()
+  constructor(readonly timeZone: string) {}
+
+  /** The moment at which a day begins, in milliseconds: midnight, or the first moment after it where clocks jump over it. */
+  begin(day: number): number {
+    const known = this.#begins.get(day)
+    if (known !== undefined) return known
+    const midnight = day * 86_400_000
+    let begin = midnight
+    for (const guess of [midnight, midnight - 86_400_000, midnight + 86_400_000]) {
+      begin = midnight - this.#offset(guess)
+      if (this.#offset(begin) === midnight - begin) break
+    }
+    // Where an offset of that day leads before midnight, the clocks jump over it.
+    while (dayNumber(dateIn(this.timeZone, new Date(begin).toISOString())) < day) begin += 900_000
+    this.#begins.set(day, begin)
+    return begin
+  }
+
+  /** The day number that an instant, in milliseconds, lies on. */
+  dayOf(ms: number): number {
+    let day = Math.floor(ms / 86_400_000)
+    while (ms < this.begin(day)) day--
+    while (ms >= this.begin(day + 1)) day++
+    return day
+  }
+
+  /** How far the zone's clocks are ahead of UTC, in milliseconds. */
+  #offset(ms: number): number {
+    const text = zoneClock(this.timeZone).format(new Date(ms))
+    const [month, day, year, hour, minute, second] = text.split(/[^\d]+/).map(Number)
+    return Date.UTC(year!, month! - 1, day, hour! % 24, minute, second) - Math.floor(ms / 1000) * 1000
+  }
+}
+
+const clocks = new Map<string, Intl.DateTimeFormat>()
+function zoneClock(timeZone: string): Intl.DateTimeFormat {
+  const known = clocks.get(timeZone)
+  if (known) return known
+  const two = '2-digit'
+  const clock = new Intl.DateTimeFormat('en-US', { timeZone, hourCycle: 'h23', year: 'numeric', month: two, day: two, hour: two, minute: two, second: two }) // prettier-ignore
+  clocks.set(timeZone, clock)
+  return clock
+}

@@ -55,10 +55,13 @@ export function dropWords(held: number, limit: number | null, n: number): string
 export function heldByColumn(reader: Reader, project: ProjectId, board: Board): Map<string, number> {
   const columnOf = columnByStatus(board)
   const held = new Map(board.definition.columns.map((column) => [column.id, 0]))
-  for (const item of reader.itemsOf(project)) {
-    const column = item.archived ? undefined : columnOf.get(item.status)
-    if (column) held.set(column.id, (held.get(column.id) ?? 0) + 1)
-  }
+  const { status, listed, n } = reader.table(project)
+  const byCode = new Int32Array(status.codes.ids.length)
+  for (let row = 0; row < n; row++) byCode[status.a[row]!]! += listed[row]!
+  byCode.forEach((count, code) => {
+    const column = columnOf.get(status.codes.ids[code]!)
+    if (column) held.set(column.id, (held.get(column.id) ?? 0) + count)
+  })
   return held
 }
 

@@ -74,17 +74,20 @@ export const bringIn = defineCommand({
 })
 
 function lastRank(reader: Reader, project: Item['project']): string | undefined {
-  let last: string | undefined
-  for (const item of reader.itemsOf(project)) if (last === undefined || item.rank > last) last = item.rank
-  return last
+  const { rank } = reader.table(project)
+  const { order, n } = rank.ordering
+  return n ? (rank.a[order[n - 1]!] ?? undefined) : undefined
 }
 
 function siblingRanksOf(reader: Reader, body: BringInBody): Map<string, string> {
   const byParent = new Map<string | null, NewItem[]>()
   for (const one of body.items) (byParent.get(one.parent) ?? byParent.set(one.parent, []).get(one.parent))?.push(one)
   const lastHeld = new Map<string | null, string>()
-  for (const item of reader.itemsOf(body.project))
-    if (item.siblingRank > (lastHeld.get(item.parent) ?? '')) lastHeld.set(item.parent, item.siblingRank)
+  const table = reader.table(body.project)
+  for (const row of table.rows()) {
+    const [parent, rank] = [table.parentOf(row), table.siblingRank.a[row] as string]
+    if (rank > (lastHeld.get(parent) ?? '')) lastHeld.set(parent, rank)
+  }
   const ranks = new Map<string, string>()
   for (const [parent, children] of byParent)
     ranksBetween(lastHeld.get(parent), undefined, children.length).forEach((rank, i) =>
@@ -190,9 +193,10 @@ function uniqueValues(
       .filter((field) => field.settings.unique)
       .map((field) => [field.id as string, new Set<unknown>()]),
   )
+  const table = reader.table(body.project)
   if (unique.size)
-    for (const item of reader.itemsOf(body.project))
-      for (const [id, held] of unique) if (!isEmptyValue(item.values[id])) held.add(item.values[id])
+    for (const row of table.rows())
+      for (const [id, held] of unique) if (!table.column(id).isEmpty(row)) held.add(table.column(id).get(row))
   return unique
 }
 

@@ -217,11 +217,13 @@ class Planning {
         field.id,
         new TextIndex((field.settings.options ?? []).map((option) => [option.label, option.id])),
       )
-    if (field?.settings.unique)
-      this.#unique.set(
-        field.id,
-        new Set([...this.reader.itemsOf(this.project.id)].map((item) => item.values[field.id])),
-      )
+    if (field?.settings.unique) this.#unique.set(field.id, new Set(this.#held(field.id)))
+  }
+
+  #held(field: string): Value[] {
+    const table = this.reader.table(this.project.id)
+    const column = table.column(field)
+    return [...table.rows()].filter((row) => !column.isEmpty(row)).map(column.get)
   }
 
   #newField(name: string, type: FieldTypeName, more: { decimals?: number; unique?: boolean }): Field {
@@ -283,7 +285,7 @@ class Planning {
     if (
       unique &&
       column === this.#referenceColumn() &&
-      [...this.reader.itemsOf(this.project.id)].length &&
+      this.reader.table(this.project.id).size &&
       unique.has(value.value)
     )
       return this.#blame(draft, column, problem('not-unique', { value: text, field: field.name }))

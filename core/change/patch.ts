@@ -1,5 +1,5 @@
 import { changeIds } from '../base/sorted-ids'
-import { isItemColumn, type EntityName, type Item, type Records } from '../model/records'
+import type { EntityName, Records } from '../model/records'
 
 /**
  * One change of one thing. `*` makes (before is null) or unmakes (after is null) a whole record; a field of several
@@ -48,9 +48,12 @@ export function invertChange(change: Change): Change {
 /** The patch that takes this one back. `apply(invert(p))` after `apply(p)` is where it began. */
 export const invert = (patch: Patch): Patch => patch.map(invertChange).reverse()
 
-/** Where a patch is applied. A record is replaced, never changed in place. */
+/** Where a patch is applied. A record that was read before is never changed in place. */
 export interface PatchTarget {
-  maybe<E extends EntityName>(entity: E, id: string): Records[E] | undefined
+  /** What a record holds in a field, an item's values by field id. */
+  read(entity: EntityName, id: string, field: string): unknown
+  /** Writes one field; nothing where there is no such record. */
+  set(entity: EntityName, id: string, field: string, value: unknown): void
   put<E extends EntityName>(entity: E, id: string, record: Records[E] | undefined): void
   /** False: this state does not hold such things (stays, long texts). */
   holds(entity: EntityName): boolean
@@ -62,28 +65,12 @@ export function applyPatch(target: PatchTarget, patch: Patch): void {
 }
 
 function applyChange(target: PatchTarget, change: Change): void {
-  if (change.field === '*' && !isSetChange(change)) {
-    target.put(change.entity, change.id, (change.after ?? undefined) as Records[EntityName] | undefined)
-    return
-  }
-  const record = target.maybe(change.entity, change.id)
-  if (record) target.put(change.entity, change.id, withChange(change.entity, record, change))
-}
-
-/** The record with one field changed; an item's values stand by field id, all else in the record itself. */
-function withChange<R extends Records[EntityName]>(entity: EntityName, record: R, change: Change): R {
-  if (entity === 'item' && !isItemColumn(change.field)) {
-    const item = record as Item
-    const value = isSetChange(change)
-      ? changeIds(item.values[change.field] as readonly string[] | undefined, change.added, change.removed)
-      : change.after
-    const { [change.field]: _old, ...rest } = item.values
-    const values =
-      value === null || value === undefined ? rest : { ...rest, [change.field]: value as Item['values'][string] }
-    return { ...item, values } as R
-  }
-  if (isSetChange(change)) throw new TypeError(`${entity}.${change.field} is not a set`)
-  return { ...record, [change.field]: change.after }
+  const { entity, id, field } = change
+  if (isSetChange(change)) {
+    const held = target.read(entity, id, field) as readonly string[] | null | undefined
+    target.set(entity, id, field, changeIds(held, change.added, change.removed))
+  } else if (field === '*') target.put(entity, id, (change.after ?? undefined) as Records[EntityName] | undefined)
+  else target.set(entity, id, field, change.after)
 }
 
 /** The things that a patch touches, each once. */

@@ -1,11 +1,11 @@
 import type { Result } from '../base/result'
 import type { CommandId } from '../base/ids'
-import { MapState } from '../model/state'
+import { State } from '../model/state'
 import type { Envelope, Entry } from './command'
 import { applyPatch, invert, type Patch } from './patch'
 
 /** How a pending command becomes a patch; given from outside, so that this file knows no concrete command. */
-export type Judge<Command extends Envelope> = (state: MapState, command: Command, entries: EntryBook) => Result<Patch>
+export type Judge<Command extends Envelope> = (state: State, command: Command, entries: EntryBook) => Result<Patch>
 
 /** The entries of one's own commands, which `revert` needs. */
 export interface EntryBook {
@@ -23,7 +23,7 @@ interface Pending<Command> {
  * confirmed state moves forward, and they are applied anew (client-side prediction with server reconciliation).
  */
 export class ReplicaState<Command extends Envelope> implements EntryBook {
-  readonly state = new MapState()
+  readonly state = new State()
   readonly #judge: Judge<Command>
   readonly #touched: (patch: Patch) => void
   #pending: Pending<Command>[] = []

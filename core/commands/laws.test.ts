@@ -5,7 +5,7 @@ import type { CommandId } from '../base/ids'
 import type { Entry } from '../change/command'
 import { applyPatch, invert } from '../change/patch'
 import { ReplicaState } from '../change/replica-state'
-import type { MapState } from '../model/state'
+import type { State } from '../model/state'
 import { contextOf, Ids, PlainRoom, randomCommand, smallWorkspace, type Dice, type Small } from '../test-kit/workspace'
 import { commandTypes, isLargeCommand, judge, parseCommand, type Command } from './registry'
 
@@ -19,7 +19,7 @@ describe('apply, then invert', () => {
         const { state, ids, people, project } = smallWorkspace()
         const room = new PlainRoom(state)
         const before = state.snapshot()
-        const steps: { snapshot: ReturnType<MapState['snapshot']>; entry: Entry }[] = []
+        const steps: { snapshot: ReturnType<State['snapshot']>; entry: Entry }[] = []
         const past: CommandId[] = []
         for (const roll of rolls) {
           const command = randomCommand(state, project, roll, ids, past)

@@ -5,6 +5,7 @@ import { idsAlsoIn, idsMissingFrom, isSameValue } from '../base/sorted-ids'
 import { needsRole } from '../access/access'
 import { defineCommand, type Context, type Entry } from '../change/command'
 import { invertChange, isSetChange, type Change, type Patch } from '../change/patch'
+import { upgradePatch } from '../change/upgrade'
 import { isLongTextMark } from '../fields/long-text'
 import { changeStatus, stamp, StayIds } from '../items/changes'
 import type { Reader } from '../model/reader'
@@ -56,11 +57,14 @@ class Reverting {
   readonly #unmade = new Set<string>()
   #used: Set<string> | undefined
 
+  readonly entry: Entry
+
   constructor(
     readonly reader: Reader,
-    readonly entry: Entry,
+    entry: Entry,
     readonly context: Context,
   ) {
+    this.entry = { ...entry, patch: upgradePatch(reader, entry.patch) }
     this.#stays = new StayIds(context.command)
   }
 

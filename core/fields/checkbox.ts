@@ -1,5 +1,6 @@
 import { isSameText } from '../base/collation'
 import { fail, ok, problem } from '../base/result'
+import { FlagColumn } from './columns/column'
 import type { FieldType } from './contract'
 
 export const wordsForYes = ['yes', 'y', 'true', 'x', '1', '✓']
@@ -10,6 +11,8 @@ export const checkbox: FieldType = {
   name: 'checkbox',
   label: 'checkbox',
   several: false,
+  kind: 'flag',
+  column: () => new FlagColumn(),
   check: (value) => (value === true ? undefined : problem('wrong-value')),
   parse(text) {
     if (!text.trim() || wordsForNo.some((word) => isSameText(word, text))) return ok(null)

@@ -1,12 +1,9 @@
 import type { Problem, Result } from '../base/result'
+import type { Column } from './columns/column'
+import type { FactKind } from './kinds'
+import type { Value } from './value'
 
-/** A long text's trace in the item: its words are fetched apart. */
-export interface LongTextMark {
-  readonly revision: number
-}
-
-/** A stored value; null and absent mean empty. */
-export type Value = string | number | boolean | readonly string[] | LongTextMark | null
+export type { LongTextMark, Value } from './value'
 
 export interface Option {
   readonly id: string
@@ -49,6 +46,10 @@ export interface FieldType {
   readonly label: string
   /** Holds several values, which change by add and remove. */
   readonly several: boolean
+  /** How its values are matched, grouped and totalled. */
+  readonly kind: FactKind
+  /** A new column for values of the type. */
+  column(): Column
   /** Undefined where the value may be stored. */
   check(value: Value, settings: FieldSettings, names: Names): Problem | undefined
   /** Typed or pasted text to a value; empty text is null. */

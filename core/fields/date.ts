@@ -1,5 +1,6 @@
-import { isPlainDate, looksLikeDate, tryParseDate } from '../base/dates'
+import { dayNumber, fromDayNumber, isPlainDate, looksLikeDate, tryParseDate } from '../base/dates'
 import { fail, ok, problem } from '../base/result'
+import { DayColumn } from './columns/column'
 import type { FieldType } from './contract'
 
 /** A day without time. Stored as `YYYY-MM-DD`. */
@@ -7,6 +8,8 @@ export const date: FieldType = {
   name: 'date',
   label: 'date',
   several: false,
+  kind: 'day',
+  column: () => new DayColumn(dayNumber, fromDayNumber),
   check: (value) => (typeof value === 'string' && isPlainDate(value) ? undefined : problem('no-such-day')),
   parse(text) {
     if (!text.trim()) return ok(null)

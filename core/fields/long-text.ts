@@ -1,4 +1,5 @@
 import { fail, problem } from '../base/result'
+import { MarkColumn } from './columns/column'
 import type { FieldType, LongTextMark } from './contract'
 
 /** Plain text of any length, kept apart from the item, which holds `{revision}` where it is filled. */
@@ -6,6 +7,8 @@ export const longText: FieldType = {
   name: 'longText',
   label: 'long text',
   several: false,
+  kind: 'flag',
+  column: () => new MarkColumn(),
   check: (value) => (isLongTextMark(value) ? undefined : problem('wrong-value')),
   parse: () => fail(problem('wrong-value')),
   print: (value) => (isLongTextMark(value) ? 'filled' : ''),

@@ -1,5 +1,6 @@
 import { printDecimal, tryParseDecimal } from '../base/decimals'
 import { fail, ok, problem } from '../base/result'
+import { NumberColumn } from './columns/column'
 import type { FieldType } from './contract'
 
 /** Stored as a whole number at the field's scale: 2.5 h with two decimals is 250. */
@@ -7,6 +8,8 @@ export const number: FieldType = {
   name: 'number',
   label: 'number',
   several: false,
+  kind: 'number',
+  column: () => new NumberColumn(),
   check: (value) => (typeof value === 'number' && Number.isSafeInteger(value) ? undefined : problem('wrong-value')),
   parse(text, settings) {
     if (!text.trim()) return ok(null)

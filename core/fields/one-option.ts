@@ -1,5 +1,6 @@
 import { isSameText } from '../base/collation'
 import { fail, ok, problem } from '../base/result'
+import { CodeColumn } from './columns/codes'
 import type { FieldSettings, FieldType } from './contract'
 
 const place = (id: unknown, settings: FieldSettings) => settings.options?.findIndex((option) => option.id === id) ?? -1
@@ -9,6 +10,8 @@ export const oneOption: FieldType = {
   name: 'oneOption',
   label: 'one option',
   several: false,
+  kind: 'choice',
+  column: () => new CodeColumn(),
   check: (value, settings) => (place(value, settings) < 0 ? problem('wrong-value') : undefined),
   parse(text, settings) {
     if (!text.trim()) return ok(null)

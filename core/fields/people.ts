@@ -1,5 +1,6 @@
 import { compareText } from '../base/collation'
 import { fail, ok, problem } from '../base/result'
+import { CodesColumn } from './columns/codes'
 import { splitSeveral, type FieldType, type Names, type Value } from './contract'
 
 const list = (value: Value): readonly string[] => (Array.isArray(value) ? value : [])
@@ -13,6 +14,8 @@ export const people: FieldType = {
   name: 'people',
   label: 'people',
   several: true,
+  kind: 'choices',
+  column: () => new CodesColumn(),
   check: (value, _settings, names) =>
     list(value).every((id) => names.person(id) !== undefined) ? undefined : problem('wrong-value'),
   parse(text, _settings, names) {

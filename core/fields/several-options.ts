@@ -1,4 +1,5 @@
 import { fail, ok } from '../base/result'
+import { CodesColumn } from './columns/codes'
 import { splitSeveral, type FieldType, type Value } from './contract'
 import { oneOption } from './one-option'
 
@@ -9,6 +10,8 @@ export const severalOptions: FieldType = {
   name: 'severalOptions',
   label: 'several options',
   several: true,
+  kind: 'choices',
+  column: () => new CodesColumn(),
   check(value, settings, names) {
     for (const id of list(value)) {
       const wrong = oneOption.check(id, settings, names)

@@ -1,5 +1,6 @@
 import { compareText } from '../base/collation'
 import { ok, problem } from '../base/result'
+import { TextColumn } from './columns/texts'
 import { longestShortText, type FieldType } from './contract'
 
 /** One line of at most 500 characters. Stored as a string, never ''. */
@@ -7,6 +8,8 @@ export const shortText: FieldType = {
   name: 'shortText',
   label: 'short text',
   several: false,
+  kind: 'text',
+  column: () => new TextColumn(),
   check(value) {
     if (typeof value !== 'string') return problem('wrong-value')
     if (value.length > longestShortText) return problem('too-long', { length: value.length, most: longestShortText })

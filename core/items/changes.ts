@@ -1,4 +1,4 @@
-import { compareRanked, longestRank, rankBetween, ranksBetween } from '../base/ranks'
+import { longestRank, rankBetween, ranksBetween } from '../base/ranks'
 import { must, problem, type Problem } from '../base/result'
 import type { StayId } from '../base/ids'
 import { isSameValue } from '../base/sorted-ids'
@@ -6,6 +6,7 @@ import { makes, type Change } from '../change/patch'
 import type { Context } from '../change/command'
 import { needsRole } from '../access/access'
 import { isOver } from '../model/turn'
+import { noRow } from '../model/item-table'
 import type { Reader } from '../model/reader'
 import type { Item, ItemId, ProjectId, StatusId } from '../model/records'
 import type { Place } from './place'
@@ -18,7 +19,7 @@ export function checkItem(reader: Reader, id: ItemId, context: Context): Problem
 }
 
 /** One field from a value to a value; nothing where they are the same. */
-export function changeOf(item: Item, field: string, before: unknown, after: unknown): Change[] {
+export function changeOf(item: Pick<Item, 'id'>, field: string, before: unknown, after: unknown): Change[] {
   return isSameValue(before, after)
     ? []
     : [{ entity: 'item', id: item.id, field, before: before ?? null, after: after ?? null }]
@@ -85,62 +86,61 @@ export function ranksAt(
   n: number,
   moving: ReadonlySet<string>,
 ): { ranks: string[]; spread: Change[] } {
-  const { before, after } = neighbours(reader, project, place, moving)
-  const ranks = n === 1 ? [rankBetween(before?.rank, after?.rank)] : ranksBetween(before?.rank, after?.rank, n)
+  const { before, after, at } = neighbours(reader, project, place, moving)
+  const ranks = n === 1 ? [rankBetween(before, after)] : ranksBetween(before, after, n)
   if (ranks.every((rank) => rank.length <= longestRank)) return { ranks, spread: [] }
-  return spreadAround(reader, project, before, n, moving)
+  return spreadAround(reader, project, at, n, moving)
 }
 
-/** The items between which a place lies: one pass over the project. No place, or its item gone: the end. */
+/** The ranks between which a place lies. No place, or its item gone: the end. */
 function neighbours(reader: Reader, project: ProjectId, place: Place | undefined, moving: ReadonlySet<string>) {
+  const table = reader.table(project)
+  const { order, n } = table.rank.ordering
   const anchorId = place && ('before' in place ? place.before : place.after)
-  const anchor = anchorId ? reader.maybe('item', anchorId) : undefined
-  const isBefore = !!place && 'before' in place && !!anchor
-  let [before, after]: [Item | undefined, Item | undefined] = isBefore ? [undefined, anchor] : [anchor, undefined]
-  for (const item of reader.itemsOf(project)) {
-    if (moving.has(item.id)) continue
-    if (!anchor) {
-      if (!before || compareRanked(item, before) > 0) before = item
-    } else if (isBefore) {
-      if (compareRanked(item, anchor) < 0 && (!before || compareRanked(item, before) > 0)) before = item
-    } else if (compareRanked(item, anchor) > 0 && (!after || compareRanked(item, after) < 0)) after = item
+  const anchor = anchorId ? table.maybeRow(anchorId) : undefined
+  const rankAt = (at: number): string => table.rank.a[order[at]!]!
+  const step = (from: number, way: 1 | -1, isIn: (at: number) => boolean): number => {
+    let at = from
+    while (at >= 0 && at < n && !isIn(at)) at += way
+    return at
   }
+  const stays = (at: number) => !moving.has(table.ids[order[at]!]!)
+  // The place of what will stand after; the end where there is no anchor.
+  const anchorAt = anchor === undefined ? n : table.rank.ordering.placeOf(anchor)
+  const isBefore = !!place && 'before' in place && anchor !== undefined
+  const beforeAt = isBefore || anchor === undefined ? step(anchorAt - 1, -1, stays) : anchorAt
+  const before = beforeAt >= 0 ? rankAt(beforeAt) : undefined
+  let afterAt = isBefore || anchor === undefined ? anchorAt : step(anchorAt + 1, 1, stays)
   // Two items that two people put at the same place at once share a rank: there is no key between them.
-  if (before && after && before.rank === after.rank) return { before, after: nextOther(reader, project, after, moving) }
-  return { before, after }
+  if (before !== undefined) afterAt = step(afterAt, 1, (at) => rankAt(at) > before && (at === anchorAt || stays(at)))
+  return { before, after: afterAt < n ? rankAt(afterAt) : undefined, at: beforeAt + 1 }
 }
 
-function nextOther(reader: Reader, project: ProjectId, than: Item, moving: ReadonlySet<string>): Item | undefined {
-  let next: Item | undefined
-  for (const item of reader.itemsOf(project))
-    if (!moving.has(item.id) && item.rank > than.rank && (!next || compareRanked(item, next) < 0)) next = item
-  return next
-}
-
-function spreadAround(
-  reader: Reader,
-  project: ProjectId,
-  before: Item | undefined,
-  n: number,
-  moving: ReadonlySet<string>,
-) {
-  const all = [...reader.itemsOf(project)].filter((item) => !moving.has(item.id)).sort(compareRanked)
-  const at = before ? all.indexOf(before) + 1 : 0
-  const [from, to] = [Math.max(0, at - 100), Math.min(all.length, at + 100)]
-  const fresh = ranksBetween(all[from - 1]?.rank, all[to]?.rank, to - from + n)
-  const spread = all.slice(from, to).flatMap((item, i) => {
-    const rank = must(fresh[i < at - from ? i : i + n], 'rank')
-    return changeOf(item, 'rank', item.rank, rank)
+function spreadAround(reader: Reader, project: ProjectId, at: number, n: number, moving: ReadonlySet<string>) {
+  const table = reader.table(project)
+  const { order, n: count } = table.rank.ordering
+  const stays = (row: number) => !moving.has(table.ids[row]!)
+  const [before, after] = [order.subarray(0, at).filter(stays), order.subarray(at, count).filter(stays)]
+  const [left, right] = [before.subarray(-100), after.subarray(0, 100)]
+  const outer = [before[before.length - left.length - 1], after[right.length]]
+  const [from, to] = outer.map((row) => (row === undefined ? undefined : table.rank.a[row]!))
+  const fresh = ranksBetween(from, to, left.length + n + right.length)
+  const spread = [...left, ...right].flatMap((row, i) => {
+    const rank = must(fresh[i < left.length ? i : i + n], 'rank')
+    return changeOf({ id: table.ids[row] as ItemId }, 'rank', table.rank.a[row], rank)
   })
-  return { ranks: fresh.slice(at - from, at - from + n), spread }
+  return { ranks: fresh.slice(left.length, left.length + n), spread }
 }
 
 /** The key for one more item at the end of a parent's children. */
 export function lastSiblingRank(reader: Reader, project: ProjectId, parent: ItemId | null): string | undefined {
+  const table = reader.table(project)
+  const at = parent ? table.maybeRow(parent) : noRow
   let last: string | undefined
-  const siblings = parent ? reader.childrenOf(parent) : reader.itemsOf(project)
-  for (const item of siblings)
-    if (item.parent === parent && (last === undefined || item.siblingRank > last)) last = item.siblingRank
+  for (const row of at === undefined ? [] : at === noRow ? table.rows() : table.childrenOf(at)) {
+    const rank = table.siblingRank.a[row] as string
+    if (table.parent[row] === at && (last === undefined || rank > last)) last = rank
+  }
   return last
 }
 

@@ -32,9 +32,13 @@ export function checkValue(
 /** Undefined where no other item of the project holds the value in a field that must be unique. */
 export function checkUnique(reader: Reader, field: Field, value: Value, item: ItemId): Problem | undefined {
   if (!field.settings.unique || isEmptyValue(value)) return undefined
-  for (const other of reader.itemsOf(field.project))
-    if (other.id !== item && other.values[field.id] === value)
-      return problem('not-unique', { field: field.name, value: String(value) }, [{ item: other.id, field: field.id }])
+  const table = reader.table(field.project)
+  const column = table.column(field.id)
+  for (const row of table.rows())
+    if (!column.isEmpty(row) && table.ids[row] !== item && column.get(row) === value)
+      return problem('not-unique', { field: field.name, value: String(value) }, [
+        { item: table.ids[row]!, field: field.id },
+      ])
   return undefined
 }
 

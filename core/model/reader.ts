@@ -1,4 +1,5 @@
 import type { Names } from '../fields/contract'
+import type { ItemTable } from './item-table'
 import type {
   EntityName,
   FieldId,
@@ -14,8 +15,8 @@ import type {
 } from './records'
 
 /**
- * How commands, views and queues look at a workspace. The replica and the room both implement it; what stands behind
- * it (maps now, columns later) is theirs. Stays and long texts are not read through it.
+ * How commands, views and queues look at a workspace, in a replica and in a room. An item that is read is a copy; what
+ * looks at many reads the columns. Stays and long texts are not read through it.
  */
 export interface Reader {
   workspace(): Workspace
@@ -23,6 +24,10 @@ export interface Reader {
   all<E extends EntityName>(entity: E): Iterable<Records[E]>
   itemsOf(project: ProjectId): Iterable<Item>
   childrenOf(item: ItemId): Iterable<Item>
+  /** The items of a project by columns. */
+  table(project: ProjectId): ItemTable
+  /** Where an item stands. */
+  placeOf(item: string): { readonly table: ItemTable; readonly row: number } | undefined
   readonly names: Names
 }
 
@@ -50,9 +55,6 @@ function ordered<R extends { readonly order: number; readonly id: string }>(
 ) {
   return [...all].filter(holds).sort((a, b) => a.order - b.order || (a.id < b.id ? -1 : 1))
 }
-
-export const fieldOf = (reader: Reader, id: FieldId | string | null): Field | undefined =>
-  id ? reader.maybe('field', id) : undefined
 
 /** `GLH-142`; a dash in place of the number until the server has given one. */
 export const itemKey = (reader: Reader, item: Item): string =>

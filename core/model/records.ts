@@ -16,19 +16,23 @@ import type { Value } from '../fields/contract'
 import type {
   boardRecord,
   columnRecord,
-  conditionRecord,
+  dayRecord,
   fieldRecord,
+  groupKeyRecord,
   kindRecord,
   memberRecord,
   personRecord,
   projectRecord,
   sortKeyRecord,
   statusRecord,
+  testRecord,
+  totalRecord,
   viewDefinition,
   viewRecord,
   workflowRecord,
 } from './schemas'
 
+export type { Condition } from './schemas'
 export { paletteColours, roles, type KindIcon, type PaletteColour, type Phase, type Role } from './names'
 
 export interface Workspace {
@@ -109,8 +113,14 @@ export const longTextId = (item: string, field: string): string => `${item}/${fi
 export type Column = Readonly<z.infer<typeof columnRecord>>
 export type Board = Readonly<z.infer<typeof boardRecord>>
 
-export type Condition = Readonly<z.infer<typeof conditionRecord>>
 export type SortKey = Readonly<z.infer<typeof sortKeyRecord>>
+
+export type GroupKey = Readonly<z.infer<typeof groupKeyRecord>>
+export type Total = Readonly<z.infer<typeof totalRecord>>
+export type TotalName = Total['name']
+export type Grain = NonNullable<GroupKey['grain']>
+export type FactTest = Readonly<z.infer<typeof testRecord>>
+export type Day = Readonly<z.infer<typeof dayRecord>>
 
 export type ViewDefinition = Readonly<z.infer<typeof viewDefinition>>
 export type View = Readonly<z.infer<typeof viewRecord>>

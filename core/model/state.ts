@@ -1,10 +1,12 @@
 import { TextIndex } from '../base/collation'
 import { must } from '../base/result'
 import type { Names } from '../fields/contract'
+import { ItemTable } from './item-table'
 import type { Reader } from './reader'
 import {
   entityNames,
   type EntityName,
+  type Field,
   type Item,
   type ItemId,
   type ProjectId,
@@ -12,27 +14,30 @@ import {
   type Workspace,
 } from './records'
 
-const none: ReadonlySet<string> = new Set()
+type Apart = Exclude<EntityName, 'item'>
 
-/** A workspace in plain maps, with items by project and by parent: what stands behind the reader port for now. */
-export class MapState implements Reader {
-  readonly #tables = Object.fromEntries(entityNames.map((name) => [name, new Map()])) as {
-    [E in EntityName]: Map<string, Records[E]>
+/**
+ * A workspace: the items of each project in columns, all else in plain maps. It stands behind the reader port in a
+ * browser's replica and in a room of the server. An item that is read is a copy: what is written goes through `put` and
+ * `set`.
+ */
+export class State implements Reader {
+  readonly #records = Object.fromEntries(entityNames.map((name) => [name, new Map()])) as {
+    [E in Apart]: Map<string, Records[E]>
   }
-  readonly #byProject = new Map<string, Set<string>>()
-  readonly #byParent = new Map<string, Set<string>>()
+  readonly #tables = new Map<ProjectId, ItemTable>()
   #names: TextIndex<string> | undefined
 
   readonly names: Names = {
-    person: (id) => this.#tables.person.get(id)?.name,
+    person: (id) => this.#records.person.get(id)?.name,
     personNamed: (name) => {
-      this.#names ??= new TextIndex([...this.#tables.person.values()].map((person) => [person.name, person.id]))
+      this.#names ??= new TextIndex([...this.#records.person.values()].map((person) => [person.name, person.id]))
       return this.#names.find(name)
     },
   }
 
   workspace(): Workspace {
-    return must([...this.#tables.workspace.values()][0], 'workspace')
+    return must([...this.#records.workspace.values()][0], 'workspace')
   }
 
   holds(entity: EntityName): boolean {
@@ -40,54 +45,87 @@ export class MapState implements Reader {
   }
 
   maybe<E extends EntityName>(entity: E, id: string): Records[E] | undefined {
-    return this.#tables[entity].get(id)
+    if (entity !== 'item') return this.#records[entity as Apart].get(id) as Records[E] | undefined
+    const place = this.placeOf(id)
+    return place && (place.table.at(place.row) as Records[E])
   }
 
-  all<E extends EntityName>(entity: E): Iterable<Records[E]> {
-    return this.#tables[entity].values()
+  *all<E extends EntityName>(entity: E): Iterable<Records[E]> {
+    if (entity !== 'item') yield* this.#records[entity as Apart].values() as Iterable<Records[E]>
+    else for (const project of this.#tables.keys()) yield* this.itemsOf(project) as Iterable<Records[E]>
   }
 
   count(entity: EntityName): number {
-    return this.#tables[entity].size
+    if (entity !== 'item') return this.#records[entity].size
+    return [...this.#tables.values()].reduce((sum, table) => sum + table.size, 0)
   }
 
   *itemsOf(project: ProjectId): Iterable<Item> {
-    for (const id of this.#byProject.get(project) ?? none) yield must(this.#tables.item.get(id), 'item')
+    const table = this.#tables.get(project)
+    if (table) for (const row of table.rows()) yield table.at(row)
   }
 
   *childrenOf(item: ItemId): Iterable<Item> {
-    for (const id of this.#byParent.get(item) ?? none) yield must(this.#tables.item.get(id), 'item')
+    const place = this.placeOf(item)
+    if (place) for (const row of place.table.childrenOf(place.row)) yield place.table.at(row)
+  }
+
+  /** The items of a project by columns; an empty table where it has none yet. */
+  table(project: ProjectId): ItemTable {
+    const known = this.#tables.get(project)
+    if (known) return known
+    const table = new ItemTable(project, (field) => this.#records.field.get(field))
+    this.#tables.set(project, table)
+    return table
+  }
+
+  /** Where an item stands. */
+  placeOf(item: string): { readonly table: ItemTable; readonly row: number } | undefined {
+    for (const table of this.#tables.values()) {
+      const row = table.maybeRow(item)
+      if (row !== undefined) return { table, row }
+    }
+    return undefined
   }
 
   put<E extends EntityName>(entity: E, id: string, record: Records[E] | undefined): void {
-    const table = this.#tables[entity] as Map<string, Records[E]>
-    if (entity === 'item') this.#index(id, table.get(id) as Item | undefined, record as Item | undefined)
+    if (entity === 'item') return this.#putItem(id, record as Item | undefined)
+    const records = this.#records[entity as Apart] as Map<string, Records[E]>
+    const before = records.get(id)
+    if (record === undefined) records.delete(id)
+    else records.set(id, record)
     if (entity === 'person') this.#names = undefined
-    if (record === undefined) table.delete(id)
-    else table.set(id, record)
+    if (entity === 'field') this.#retype(before as Field | undefined, record as Field | undefined)
   }
 
-  #index(id: string, before: Item | undefined, after: Item | undefined): void {
-    if (before?.project !== after?.project) move(this.#byProject, id, before?.project, after?.project)
-    if ((before?.parent ?? null) !== (after?.parent ?? null)) move(this.#byParent, id, before?.parent, after?.parent)
+  /** What a record holds in one of its fields, an item's values by field id; undefined where there is no such record. */
+  read(entity: EntityName, id: string, field: string): unknown {
+    const place = entity === 'item' ? this.placeOf(id) : undefined
+    if (place) return place.table.read(place.row, field)
+    return (this.maybe(entity, id) as Record<string, unknown> | undefined)?.[field]
+  }
+
+  /** Writes one field of a record; nothing where it is not there. */
+  set(entity: EntityName, id: string, field: string, value: unknown): void {
+    const place = entity === 'item' ? this.placeOf(id) : undefined
+    if (place && field !== 'project') return place.table.set(place.row, field, value)
+    const record = this.maybe(entity, id)
+    if (record) this.put(entity, id, { ...record, [field]: value } as Records[EntityName])
+  }
+
+  #putItem(id: string, item: Item | undefined): void {
+    for (const table of this.#tables.values()) if (table.project !== item?.project) table.remove(id)
+    if (item) this.table(item.project).put(item)
+  }
+
+  #retype(before: Field | undefined, now: Field | undefined): void {
+    const field = before ?? now
+    if (field && before?.type !== now?.type) this.#tables.get(field.project)?.retype(field.id)
   }
 
   /** Everything held, in an order of its own, for comparing two states. */
   snapshot(): Record<string, unknown[]> {
     const sorted = (rows: Iterable<{ readonly id: string }>) => [...rows].sort((a, b) => (a.id < b.id ? -1 : 1))
-    return Object.fromEntries(entityNames.map((name) => [name, sorted(this.#tables[name].values())]))
+    return Object.fromEntries(entityNames.map((name) => [name, sorted(this.all(name))]))
   }
-}
-
-function move(
-  index: Map<string, Set<string>>,
-  id: string,
-  from: string | null | undefined,
-  to: string | null | undefined,
-) {
-  if (from) {
-    index.get(from)?.delete(id)
-    if (index.get(from)?.size === 0) index.delete(from)
-  }
-  if (to) (index.get(to) ?? index.set(to, new Set()).get(to))?.add(id)
 }

@@ -39,10 +39,3 @@ export function lateDays(reader: Reader, item: Item, today: PlainDate): number {
   if (!phase || isOver(phase)) return 0
   return Math.max(1, workingDaysAfter(due, today, reader.workspace()))
 }
-
-/** All people fields of the item hold him or her somewhere. */
-export function isConcerned(reader: Reader, item: Item, person: string): boolean {
-  for (const [field, value] of Object.entries(item.values))
-    if (Array.isArray(value) && value.includes(person) && reader.maybe('field', field)?.type === 'people') return true
-  return false
-}

@@ -90,7 +90,7 @@ export function starterPattern(project: NewProject, newId: NewId): ProjectBody {
     views: (['board', 'table'] as const).map((layout, order) => ({
       id: id<ViewId>(), project: projectId, owner: null, name: layout === 'board' ? 'Board' : 'All items', order,
       definition: {
-        v: 1, layout, where: [], sort: [{ by: 'rank', down: false }],
+        v: 2, layout, where: [], group: [], sort: [{ by: 'rank', down: false }], totals: [],
         show: [assignees.id, due.id, ...(layout === 'table' ? [effort.id, need.id] : [])],
       },
     })), // prettier-ignore

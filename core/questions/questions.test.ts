@@ -1,20 +1,23 @@
 import fc from 'fast-check'
 import { beforeEach, describe, expect, it } from 'vitest'
 import { boardOf, fieldsOf, kindsOf, statusesOf } from '#core/model/reader'
-import type { Item, ItemId, View, ViewDefinition } from '#core/model/records'
+import type { Condition, Item, ItemId, View, ViewDefinition } from '#core/model/records'
 import { applyPatch } from '#core/change/patch'
 import { judge } from '#core/commands/registry'
 import { contextOf, randomCommand, run, smallWorkspace, today, type Dice, type Small } from '#core/test-kit/workspace'
+import { countsOf, valueCounts } from './counts'
+import { findItem } from './find'
 import {
-  findItem,
   Gathered,
-  phraseCounts,
-  watchFor,
+  isHead,
   type BoardAnswer,
   type Ground,
+  type Line,
   type Question,
+  type Row,
   type TableAnswer,
 } from './questions'
+import { watchFor } from './watch'
 
 let small: Small
 let ground: Ground
@@ -39,7 +42,8 @@ function add(
 }
 const changed = (...items: string[]) => ({ items: new Set(items), all: false })
 const watchOf = (view: View, draft?: ViewDefinition) => watchFor(ground, { ask: 'view', view: view.id, draft })
-const titlesOf = (answer: unknown) => (answer as TableAnswer).stretch.rows.map((row) => row.item.title)
+const isRow = (line: Line): line is Row => !isHead(line)
+const titlesOf = (answer: unknown) => (answer as TableAnswer).stretch.rows.filter(isRow).map((row) => row.item.title)
 
 beforeEach(() => {
   small = smallWorkspace()
@@ -97,7 +101,10 @@ describe('a view that is watched', () => {
           const { state, project, ids, people } = smallWorkspace()
           const ground: Ground = { state, me: people.owner.id, today: () => today }
           const questions = [...state.all('view')].map((view): Question => {
-            const draft: ViewDefinition = { ...view.definition, where: isMine ? [{ about: 'turn', of: 'me' }] : [] }
+            const draft: ViewDefinition = {
+              ...view.definition,
+              where: isMine ? [{ about: 'fact', fact: 'turn', test: { is: 'anyOf', values: ['me'] } }] : [],
+            }
             return { ask: 'view', view: view.id, draft }
           })
           const watches = [...questions, { ask: 'counts' } as const].map((question) => watchFor(ground, question))
@@ -168,7 +175,10 @@ describe('a view that is watched', () => {
     const column = definition.columns[0]!
     add(['mine', 'also mine'], { values: { [small.project.uses.assignees!]: [ground.me] } })
     add(['another’s'])
-    const draft: ViewDefinition = { ...board.definition, where: [{ about: 'person', people: ['me'] }] }
+    const draft: ViewDefinition = {
+      ...board.definition,
+      where: [{ about: 'fact', fact: 'people', test: { is: 'anyOf', values: ['me'] } }],
+    }
     const answer = watchOf(board, draft).answer() as BoardAnswer
     expect(answer.columns.find((one) => one.column === column.id)).toMatchObject({ held: 3, shown: 2 })
     expect(answer.columns).toHaveLength(definition.columns.length)
@@ -208,8 +218,11 @@ describe('other questions', () => {
     add(['a', 'b'], { values: { [assignees]: [ground.me] } })
     add(['c'])
     expect(fieldsOf(small.state, small.project.id).some((one) => one.id === assignees)).toBe(true)
-    const counts = phraseCounts(ground, small.project.id, table.definition)
-    expect(counts).toMatchObject({ total: 3, statuses: { [statusId(first().name)]: 3 }, people: { [ground.me]: 2 } })
+    const counts = (fact: string) => valueCounts(ground, small.project.id, table.definition.where, fact)
+    expect(counts('status')).toEqual({ total: 3, empty: 0, values: { [statusId(first().name)]: 3 } })
+    expect(counts(assignees)).toEqual({ total: 3, empty: 1, values: { [ground.me]: 2 } })
+    const isMine: Condition = { about: 'fact', fact: assignees, test: { is: 'anyOf', values: ['me'] } }
+    expect(countsOf(ground, small.project.id, [], [isMine, { about: 'none', of: [isMine] }])).toEqual([2, 1])
   })
 
   it('counts what is in turn', () => {

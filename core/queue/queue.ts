@@ -2,9 +2,11 @@ import { mayRead } from '../access/access'
 import type { PlainDate } from '../base/dates'
 import { compareRanked } from '../base/ranks'
 import { must } from '../base/result'
+import type { ItemTable } from '../model/item-table'
 import type { Reader } from '../model/reader'
 import type { Item, PersonId, Project } from '../model/records'
-import { dueOf, isConcerned, lateDays, turnOf } from '../model/turn'
+import { dueOf, lateDays } from '../model/turn'
+import { asked, openAt, peopleColumns, turnAt } from '../views/sources'
 
 export interface QueueEntry {
   readonly item: Item
@@ -29,18 +31,22 @@ export interface Queue {
  */
 export function queueOf(reader: Reader, person: PersonId, today: PlainDate): Queue {
   const queue: Queue = { now: [], next: [], waits: [] }
-  const projects = queuedProjects(reader, person)
-  for (const item of reader.all('item')) {
-    const project = projects.get(item.project)
-    if (!project || item.archived) continue
-    const turn = turnOf(reader, item)
-    if (!turn.open) continue
-    const mine = turn.people.includes(person)
-    if (!mine && !isConcerned(reader, item, person)) continue
-    const waitsFor = mine ? [] : turn.people
-    const entry = { item, late: lateDays(reader, item, today), due: dueOf(project, item), waitsFor }
-    const isActive = reader.maybe('status', item.status)?.phase === 'active'
-    ;(mine ? (isActive ? queue.now : queue.next) : queue.waits).push(entry)
+  for (const project of queuedProjects(reader, person).values()) {
+    const ask = asked(reader, project.id, { me: person, today })
+    const { table } = ask
+    const [turnOfRow, isOpen] = [turnAt(ask), openAt(ask)]
+    const columns = peopleColumns(ask)
+    for (let row = 0; row < table.n; row++) {
+      if (!isOpen(row)) continue
+      const turn = turnOfRow(row)
+      const mine = turn.includes(person)
+      if (!mine && !columns.some((column) => column.codesAt(row).includes(column.codes.maybe(person)))) continue
+      const item = table.at(row)
+      const waitsFor = mine || turn[0] === 'nobody' ? [] : turn
+      const entry = { item, late: lateDays(reader, item, today), due: dueOf(project, item), waitsFor }
+      const isActive = reader.maybe('status', item.status)?.phase === 'active'
+      ;(mine ? (isActive ? queue.now : queue.next) : queue.waits).push(entry)
+    }
   }
   const order = compareEntries(reader)
   for (const part of [queue.now, queue.next, queue.waits]) part.sort(order)
@@ -53,10 +59,34 @@ export function queuedProjects(reader: Reader, person: PersonId): ReadonlyMap<st
   return new Map(projects.map((one) => [one.id, one]))
 }
 
-export function isTurnOf(reader: Reader, item: Item, person: PersonId): boolean {
-  if (item.archived) return false
-  const turn = turnOf(reader, item)
-  return turn.open && turn.people.includes(person)
+/** The items in whose turn a person is, over all projects, kept item by item. */
+export class InTurn {
+  readonly #items = new Set<string>()
+  readonly #turns = new Map<ItemTable, (row: number) => readonly string[]>()
+
+  constructor(
+    readonly reader: Reader,
+    readonly person: PersonId,
+  ) {
+    for (const project of queuedProjects(reader, person).values()) {
+      const ask = asked(reader, project.id, { me: person, today: '1970-01-01' })
+      const turn = turnAt(ask)
+      this.#turns.set(ask.table, turn)
+      for (let row = 0; row < ask.table.n; row++) if (turn(row).includes(person)) this.#items.add(ask.table.ids[row]!)
+    }
+  }
+
+  get count(): number {
+    return this.#items.size
+  }
+
+  /** Takes in that an item has changed. */
+  look(item: string): void {
+    const place = this.reader.placeOf(item)
+    const turn = place && this.#turns.get(place.table)?.(place.row)
+    if (turn?.includes(this.person)) this.#items.add(item)
+    else this.#items.delete(item)
+  }
 }
 
 function compareEntries(reader: Reader) {
@@ -74,10 +104,11 @@ const compareDue = (a: PlainDate | undefined, b: PlainDate | undefined): number 
 /** Unfinished items that are nobody's turn, by project and rank, for the projects given. */
 export function nobodysTurn(reader: Reader, projects: Iterable<Project>): Item[] {
   const found: Item[] = []
-  for (const project of projects)
-    for (const item of [...reader.itemsOf(project.id)].sort(compareRanked)) {
-      const turn = turnOf(reader, item)
-      if (turn.open && !turn.people.length) found.push(item)
-    }
+  for (const project of projects) {
+    const ask = asked(reader, project.id, { me: '' as PersonId, today: '1970-01-01' })
+    const turn = turnAt(ask)
+    const { order, n } = ask.table.rank.ordering
+    for (let k = 0; k < n; k++) if (turn(order[k]!)[0] === 'nobody') found.push(ask.table.at(order[k]!))
+  }
   return found
 }

@@ -7,7 +7,7 @@ import { applyPatch, type Patch } from '../change/patch'
 import { judge, type Command } from '../commands/registry'
 import type { Item, LongText, Person, Project, Role } from '../model/records'
 import { fieldsOf, kindsOf, statusesOf, boardOf } from '../model/reader'
-import { MapState } from '../model/state'
+import { State } from '../model/state'
 import { starterPattern } from '../projects/starter-pattern'
 
 export class Ids {
@@ -37,7 +37,7 @@ export function personOf(ids: Ids, name: string, role: Role | null): Person {
 }
 
 export interface Small {
-  readonly state: MapState
+  readonly state: State
   readonly ids: Ids
   readonly people: Readonly<Record<'owner' | 'lead' | 'contributor' | 'reader' | 'stranger', Person>>
   readonly project: Project
@@ -46,7 +46,7 @@ export interface Small {
 /** One project from the starter pattern, with a long text, a short text that is unique, several options and a checkbox. */
 export function smallWorkspace(): Small {
   const ids = new Ids()
-  const state = new MapState()
+  const state = new State()
   const people = {
     owner: personOf(ids, 'Séverine', 'owner'),
     lead: personOf(ids, 'Imke', 'lead'),
@@ -100,7 +100,7 @@ export function contextOf(command: { readonly id: CommandId }, by: PersonId, mor
 }
 
 /** Judges and applies; throws where it is refused. */
-export function run(state: MapState, command: Command, by: PersonId, more: Partial<Context> = {}): Patch {
+export function run(state: State, command: Command, by: PersonId, more: Partial<Context> = {}): Patch {
   const patch = judge(state, command, contextOf(command, by, more))
   if (!patch.ok) throw new Error(`${command.type}: ${JSON.stringify(patch.problem)}`)
   applyPatch(state, patch.value)
@@ -112,7 +112,7 @@ export class PlainRoom {
   readonly entries: Entry[] = []
   readonly texts = new Map<string, LongText>()
   #clock = Date.parse(now)
-  constructor(readonly state: MapState) {}
+  constructor(readonly state: State) {}
 
   do(command: Command, by: PersonId): Result<Entry> {
     const known = this.entries.find((one) => one.command === command.id)
@@ -153,7 +153,7 @@ export type Dice = readonly [what: number, which: number, more: number]
 
 /** A command of every type in turn, about things of the state; undefined where the state has nothing of the sort. */
 export function randomCommand(
-  state: MapState,
+  state: State,
   project: Project,
   dice: Dice,
   ids: Ids,
@@ -303,7 +303,7 @@ export function randomCommand(
           owner: null,
           name: `view ${more}`,
           order: more,
-          definition: { v: 1, layout: 'table', where: [], sort: [], show: [] },
+          definition: { v: 2, layout: 'table', where: [], group: [], sort: [], totals: [], show: [] },
         },
       }
     case 'viewOff': {

@@ -1,176 +1,230 @@
-import { compareText } from '../base/collation'
-import type { PlainDate } from '../base/dates'
-import { compareRanked } from '../base/ranks'
-import { assertNever } from '../base/result'
-import { isEmptyValue } from '../fields/contract'
-import { fieldTypes } from '../fields/registry'
-import type { Reader } from '../model/reader'
-import { dueOf, isConcerned, turnOf } from '../model/turn'
-import type { Condition, Item, ItemId, PersonId, ProjectId, SortKey, ViewDefinition } from '../model/records'
+/** A view worked out from the columns: its items in order, in their groups, with what they add up to. */
+import type { Condition, GroupKey, ViewDefinition } from '../model/records'
+import { axisOf, type Axis, type GroupValue } from './axes'
+import { compileAll, type Kin, type Test } from './filter'
+import { keyOf, rankKey, type Key } from './keys'
+import { allRows } from './scans'
+import { byRank, sortRows } from './sort'
+import type { Asked } from './sources'
+import { planTotals, Tally, tallyBy, type Remembered, type TotalsPlan } from './totals'
 
-/** Who looks, and on which day: what a view's answer depends on besides the items. */
-export interface Looking {
-  readonly me: PersonId
-  readonly today: PlainDate
+/** What a view asks: the part of its definition that says which items, in which order and groups, with which totals. */
+export type ViewQuestion = Pick<ViewDefinition, 'where' | 'group' | 'sort' | 'totals'>
+
+/** A view's question, compiled for a project as it is. */
+export interface Plan {
+  readonly ask: Asked
+  readonly test: Test
+  /** The view's keys, then the team's order: no two items are the same in it. */
+  readonly order: readonly Key[]
+  readonly axes: readonly Axis[]
+  readonly totals: TotalsPlan
+  /** Whose change may change the place of others. */
+  readonly kin: Kin
 }
 
-export function meets(reader: Reader, item: Item, condition: Condition, looking: Looking): boolean {
-  switch (condition.about) {
-    case 'status':
-      return condition.statuses.includes(item.status)
-    case 'phase': {
-      const phase = reader.maybe('status', item.status)?.phase
-      return !!phase && condition.phases.includes(phase)
-    }
-    case 'person':
-      return condition.people.some((person) => isConcerned(reader, item, person === 'me' ? looking.me : person))
-    case 'turn': {
-      const turn = turnOf(reader, item)
-      return condition.of === 'me' ? turn.people.includes(looking.me) : turn.open && !turn.people.length
-    }
-    case 'dueBefore': {
-      const project = reader.maybe('project', item.project)
-      const due = project && dueOf(project, item)
-      return !!due && due < (condition.day === 'today' ? looking.today : condition.day)
-    }
-    default:
-      return assertNever(condition)
-  }
+/** The items of one innermost group in order; without groups there is one. */
+export interface Leaf {
+  readonly path: readonly GroupValue[]
+  rows: Int32Array
+  n: number
+  readonly tally: Tally
+  remembered: Remembered
 }
 
-export const isIn = (reader: Reader, item: Item, definition: ViewDefinition, looking: Looking): boolean =>
-  !item.archived && definition.where.every((condition) => meets(reader, item, condition, looking))
-
-type Compare = (a: Item, b: Item) => number
-
-/** Orders by the view's keys, empties last either way, then by rank. */
-export function orderOf(reader: Reader, sort: readonly SortKey[]): Compare {
-  const keys = sort.map((key) => compareBy(reader, key))
-  return (a, b) => {
-    for (const compare of keys) {
-      const order = compare(a, b)
-      if (order) return order
-    }
-    return compareRanked(a, b)
-  }
+export interface Evaluated {
+  readonly leaves: Leaf[]
+  /** Over all items, each counted once. */
+  readonly overall: Tally
+  /** Each item once. */
+  readonly rows: Int32Array
 }
 
-function compareBy(reader: Reader, key: SortKey): Compare {
-  const way = key.down ? -1 : 1
-  const statusPlace = new Map([...reader.all('status')].map((status) => [status.id, status.order]))
-  const kindPlace = new Map([...reader.all('kind')].map((kind) => [kind.id, kind.order]))
-  switch (key.by) {
-    case 'rank':
-      return (a, b) => way * compareRanked(a, b)
-    case 'key':
-      return (a, b) => way * (a.number - b.number)
-    case 'title':
-      return (a, b) => way * compareText(a.title, b.title)
-    case 'status':
-      return (a, b) => way * ((statusPlace.get(a.status) ?? 0) - (statusPlace.get(b.status) ?? 0))
-    case 'kind':
-      return (a, b) => way * ((kindPlace.get(a.kind) ?? 0) - (kindPlace.get(b.kind) ?? 0))
-    case 'changed':
-      return (a, b) => way * (a.changed < b.changed ? -1 : a.changed > b.changed ? 1 : 0)
-    default:
-      return compareByField(reader, key.by, way)
+export function planOf(ask: Asked, { where, group, sort, totals }: ViewQuestion): Plan {
+  const axes = group.flatMap((key) => axisOf(ask, key) ?? [])
+  const hidden = axes.flatMap(({ key }) => (key.hideNone ? [filled(key)] : []))
+  const test = compileAll(ask, [...where, ...hidden])
+  const order = [...sort.flatMap((key) => keyOf(ask, key) ?? []), rankKey(ask.table)]
+  const byKin = [...sort.map((one) => one.by), ...group.map((one) => one.by)]
+  const above = test.kin?.above || byKin.some((by) => by === 'level' || by === 'parent')
+  // Those that groups are ordered by are worked out beside those that are shown.
+  const all = [...totals, ...group.flatMap((key) => key.byTotal ?? [])]
+  return { ask, test, order, axes, totals: planTotals(ask, all), kin: { ...test.kin, above } }
+}
+const filled = (key: GroupKey): Condition => ({ about: 'fact', fact: key.by, test: { is: 'filled' } })
+
+/** From so great a share on, the rows are put into the team's order by walking it. */
+const largeShare = 1 / 6
+/** More groups than this are found item by item. */
+const mostPacked = 65_536
+
+/** The rows that meet a plan's test, ascending. */
+export function rowsMeeting({ ask: { table }, test }: Pick<Plan, 'ask' | 'test'>): Int32Array {
+  const rows = new Int32Array(table.n)
+  const few = test.candidates && test.candidates.most() * 4 < table.n ? test.candidates.rows() : undefined
+  let n = few ? few.n : allRows(rows, table.n)
+  if (few) rows.set(few.a.subarray(0, n))
+  if (table.listedCount < table.n) n = keepListed(table.listed, rows, n)
+  n = test.keep(rows, n, rows)
+  return rows.subarray(0, n)
+}
+function keepListed(listed: Uint8Array, rows: Int32Array, m: number): number {
+  let n = 0
+  for (let k = 0; k < m; k++) {
+    const row = rows[k]!
+    rows[n] = row
+    n += listed[row]!
   }
+  return n
 }
 
-function compareByField(reader: Reader, id: string, way: number): Compare {
-  const field = reader.maybe('field', id)
-  if (!field) return () => 0
-  const type = fieldTypes[field.type]
-  return (a, b) => {
-    const [left, right] = [a.values[id], b.values[id]]
-    const [noLeft, noRight] = [isEmptyValue(left), isEmptyValue(right)]
-    if (noLeft || noRight) return Number(noLeft) - Number(noRight)
-    return way * type.compare(left ?? null, right ?? null, field.settings, reader.names)
-  }
+export function evaluate(plan: Plan): Evaluated {
+  const rows = rowsMeeting(plan)
+  const m = rows.length
+  const packed = plan.axes.every((axis) => axis.isSingle) ? packGroups(plan, rows) : undefined
+  const tallies = packed && tallyBy(plan.totals, rows, packed.groups, m, packed.size)
+  const overall = new Tally(plan.totals.facts.length)
+  if (tallies) for (const one of tallies) overall.addAll(one)
+  else tallyInto(plan.totals, rows, overall)
+  const sorted = new Int32Array(rows)
+  inOrder(plan, sorted)
+  const leaves = packed && tallies ? spread(plan, sorted, packed, tallies) : gather(plan, sorted)
+  return { leaves, overall, rows }
 }
 
-/**
- * The items of a view in its order, kept right as items change. *Held* items (being edited, dragged, just changed)
- * keep the place where they stand, and stay though they no longer belong, until they are let go.
- */
-export class LiveView {
-  #items: Item[] = []
-  #compare: Compare = () => 0
-  #held: ReadonlySet<string> = new Set()
+function inOrder({ ask: { table }, order }: Plan, rows: Int32Array): void {
+  const m = rows.length
+  if (m > table.n * largeShare && m > 64) {
+    byRank(table, rows, m)
+    if (order.length > 1) sortRows(rows, m, order.slice(0, -1))
+  } else sortRows(rows, m, order)
+}
 
-  constructor(
-    readonly reader: Reader,
-    readonly project: ProjectId,
-    readonly definition: ViewDefinition,
-    private looking: Looking,
-  ) {
-    this.evaluate(looking)
+export function tallyInto({ facts }: TotalsPlan, rows: Int32Array, tally: Tally): void {
+  tally.n = rows.length
+  facts.forEach(({ at }, f) => {
+    for (const row of rows) tally.add(f, at(row), 1)
+  })
+}
+
+interface Packed {
+  /** By place in `rows`: which group. */
+  readonly groups: Uint32Array
+  /** By row. */
+  readonly groupOf: Uint16Array
+  readonly size: number
+  readonly values: readonly (readonly GroupValue[])[]
+}
+
+/** Which group each row is in, as one number: the groups in their order. Undefined: there are too many. */
+function packGroups({ ask: { table }, axes }: Plan, rows: Int32Array): Packed | undefined {
+  const m = rows.length
+  const groups = new Uint32Array(m)
+  const level = new Uint32Array(m)
+  const values: (readonly GroupValue[])[] = []
+  let size = 1
+  for (const axis of axes) {
+    const its = axis.fill(rows, m, level).values
+    size *= its.length
+    if (size > mostPacked) return undefined
+    if (values.length) addLevel(groups, level, its.length, m)
+    else groups.set(level)
+    values.push(its)
   }
+  const groupOf = new Uint16Array(table.n)
+  if (axes.length) noteGroups(groupOf, rows, groups, m)
+  return { groups, groupOf, size, values }
+}
+function addLevel(groups: Uint32Array, level: Uint32Array, size: number, m: number): void {
+  for (let k = 0; k < m; k++) groups[k] = groups[k]! * size + level[k]!
+}
+function noteGroups(groupOf: Uint16Array, rows: Int32Array, groups: Uint32Array, m: number): void {
+  for (let k = 0; k < m; k++) groupOf[rows[k]!] = groups[k]!
+}
 
-  get items(): readonly Item[] {
-    return this.#items
+/** Counting sort: sorted rows to their groups, in which they stay sorted. */
+function spread(
+  { axes }: Plan,
+  sorted: Int32Array,
+  { groupOf, size, values }: Packed,
+  tallies: readonly Tally[],
+): Leaf[] {
+  if (!axes.length) return [{ path: [], rows: sorted, n: sorted.length, tally: tallies[0]!, remembered: [] }]
+  const starts = new Uint32Array(size)
+  let sum = 0
+  tallies.forEach((tally, g) => {
+    starts[g] = sum
+    sum += tally.n
+  })
+  const ends = starts.slice()
+  const rows = new Int32Array(sorted.length)
+  place(sorted, groupOf, ends, rows)
+  const leaves: Leaf[] = []
+  tallies.forEach((tally, g) => {
+    if (tally.n)
+      leaves.push({
+        path: pathOf(g, values),
+        rows: rows.subarray(starts[g], ends[g]),
+        n: tally.n,
+        tally,
+        remembered: [],
+      })
+  })
+  return leaves
+}
+function place(sorted: Int32Array, groupOf: Uint16Array, ends: Uint32Array, rows: Int32Array): void {
+  for (let k = 0; k < sorted.length; k++) {
+    const row = sorted[k]!
+    rows[ends[groupOf[row]!]!++] = row
   }
-
-  /** Works everything out anew. */
-  evaluate(looking: Looking): void {
-    this.looking = looking
-    this.#compare = orderOf(this.reader, this.definition.sort)
-    this.#items = []
-    for (const item of this.reader.itemsOf(this.project)) if (this.#belongs(item)) this.#items.push(item)
-    this.#items.sort(this.#compare)
+}
+function pathOf(group: number, values: readonly (readonly GroupValue[])[]): GroupValue[] {
+  const path: GroupValue[] = []
+  let rest = group
+  for (let level = values.length - 1; level >= 0; level--) {
+    const { length } = values[level]!
+    path.unshift(values[level]![rest % length]!)
+    rest = Math.floor(rest / length)
   }
+  return path
+}
 
-  /** These keep their place from now on; those let go take the one that is theirs. Returns as `update` does. */
-  hold(held: ReadonlySet<string>): ReadonlyMap<string, Item | undefined> | undefined {
-    const released = new Set([...this.#held].filter((id) => !held.has(id)))
-    this.#held = held
-    return this.update(released)
-  }
-
-  /**
-   * Takes the touched items out and puts those that still belong back in by binary search. Returns each of them as it is
-   * in the view now, undefined where it is not; nothing where so many were touched that all was worked out anew.
-   */
-  update(touched: ReadonlySet<string>): ReadonlyMap<string, Item | undefined> | undefined {
-    if (touched.size > 200) {
-      this.evaluate(this.looking)
-      return undefined
+/** Item by item: where an item is in several groups, or there are very many of them. */
+function gather(plan: Plan, sorted: Int32Array): Leaf[] {
+  const found = new Map<string, { path: readonly GroupValue[]; rows: number[] }>()
+  for (const row of sorted)
+    for (const path of pathsOf(plan.axes, row)) {
+      const key = keyOfPath(path)
+      const leaf = found.get(key) ?? { path, rows: [] }
+      if (!leaf.rows.length) found.set(key, leaf)
+      leaf.rows.push(row)
     }
-    const now = new Map<string, Item | undefined>()
-    if (!touched.size) return now
-    const kept: Item[] = []
-    for (const item of this.#items) {
-      if (!touched.has(item.id)) kept.push(item)
-      else if (this.#held.has(item.id)) {
-        const held = this.reader.maybe('item', item.id)
-        if (held) kept.push(held)
-        now.set(item.id, held)
-      }
-    }
-    this.#items = kept
-    for (const id of touched) {
-      if (now.has(id)) continue
-      const item = this.reader.maybe('item', id as ItemId)
-      const belongs = item && this.#belongs(item)
-      if (belongs) this.#insert(item)
-      now.set(id, belongs ? item : undefined)
-    }
-    return now
-  }
+  return [...found.values()]
+    .sort((a, b) => comparePaths(plan.axes, a.path, b.path))
+    .map(({ path, rows: list }) => {
+      const rows = Int32Array.from(list)
+      const tally = new Tally(plan.totals.facts.length)
+      tallyInto(plan.totals, rows, tally)
+      return { path, rows, n: rows.length, tally, remembered: [] }
+    })
+}
 
-  #belongs(item: Item): boolean {
-    if (item.project !== this.project) return false
-    return this.#held.has(item.id) || isIn(this.reader, item, this.definition, this.looking)
+/** The innermost groups that an item is in. */
+export function pathsOf(axes: readonly Axis[], row: number): (readonly GroupValue[])[] {
+  let paths: (readonly GroupValue[])[] = [[]]
+  for (const axis of axes) {
+    const values = axis.valuesAt(row)
+    paths = paths.flatMap((path) => values.map((value) => [...path, value]))
   }
+  return paths
+}
 
-  #insert(item: Item): void {
-    let [low, high] = [0, this.#items.length]
-    while (low < high) {
-      const middle = (low + high) >> 1
-      const other = this.#items[middle]
-      if (other && this.#compare(other, item) < 0) low = middle + 1
-      else high = middle
-    }
-    this.#items.splice(low, 0, item)
+export const keyOfPath = (path: readonly GroupValue[]): string => JSON.stringify(path)
+
+export function comparePaths(axes: readonly Axis[], a: readonly GroupValue[], b: readonly GroupValue[]): number {
+  for (const [level, axis] of axes.entries()) {
+    const order = axis.compare(a[level] ?? null, b[level] ?? null)
+    if (order) return order
   }
+  return 0
 }

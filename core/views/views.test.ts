@@ -1,11 +1,10 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { must } from '../base/result'
-import { compareText } from '../base/collation'
 import { applyPatch, itemsTouchedBy } from '../change/patch'
 import { judge } from '../commands/registry'
 import { boardOf, fieldsOf, statusesOf } from '../model/reader'
-import type { Condition, Item, SortKey, ViewDefinition } from '../model/records'
+import type { Item } from '../model/records'
 import { contextOf, randomCommand, run, smallWorkspace, today, type Dice, type Small } from '../test-kit/workspace'
 import { heldByColumn, dropWords, roomOf, roomWords } from '../board/columns'
 import { nobodysTurn, queueOf } from '../queue/queue'
@@ -13,8 +12,6 @@ import { lateDays, turnOf } from '../model/turn'
 import { fromPayload, toPayload } from '../wire/payload'
 import { directoryFor } from '../wire/directory'
 import { seenBy } from '../wire/seen'
-import { LiveView, meets } from './evaluate'
-import { sentenceOf } from './sentence'
 
 const dice = fc.tuple(fc.nat(1000), fc.nat(1000), fc.nat(1000)) as fc.Arbitrary<Dice>
 const fieldNamed = (small: Small, name: string) =>
@@ -32,119 +29,6 @@ function grown(small: Small, rolls: readonly Dice[], told: (items: Set<string>) 
     told(itemsTouchedBy(patch.value))
   }
 }
-
-/** Any of the questions that a view of this stage can ask. */
-const questions = fc.record({
-  status: fc.option(fc.nat(5)),
-  mine: fc.boolean(),
-  nobody: fc.boolean(),
-  person: fc.boolean(),
-  due: fc.boolean(),
-  sort: fc.nat(5),
-  down: fc.boolean(),
-})
-function definitionOf(
-  small: Small,
-  q: {
-    status: number | null
-    mine: boolean
-    nobody: boolean
-    person: boolean
-    due: boolean
-    sort: number
-    down: boolean
-  },
-): ViewDefinition {
-  const where: Condition[] = []
-  if (q.status !== null) where.push({ about: 'status', statuses: statusesOf(small.state, small.project.id).slice(0, q.status + 1).map((one) => one.id) }) // prettier-ignore
-  if (q.mine) where.push({ about: 'turn', of: 'me' })
-  else if (q.nobody) where.push({ about: 'turn', of: 'nobody' })
-  if (q.person) where.push({ about: 'person', people: ['me', small.people.lead.id] })
-  if (q.due) where.push({ about: 'dueBefore', day: '2026-12-15' })
-  const by =
-    [
-      'rank',
-      'title',
-      'status',
-      fieldNamed(small, 'due').id,
-      fieldNamed(small, 'effort').id,
-      fieldNamed(small, 'tags').id,
-    ][q.sort] ?? 'rank'
-  return { v: 1, layout: 'table', where, sort: [{ by, down: q.down }], show: [] }
-}
-const looking = (small: Small) => ({ me: small.people.owner.id, today })
-
-describe('a live view', () => {
-  it('kept right change by change is what it would be worked out anew', () => {
-    fc.assert(
-      fc.property(questions, fc.array(dice, { minLength: 10, maxLength: 60 }), (q, rolls) => {
-        const small = smallWorkspace()
-        grown(small, rolls.slice(0, 10))
-        const definition = definitionOf(small, q)
-        const live = new LiveView(small.state, small.project.id, definition, looking(small))
-        grown(small, rolls.slice(10), (touched) => live.update(touched))
-        const anew = new LiveView(small.state, small.project.id, definition, looking(small))
-        expect(live.items.map((item) => item.id)).toEqual(anew.items.map((item) => item.id))
-        expect(live.items).toEqual(anew.items)
-      }),
-      { numRuns: 150 },
-    )
-  })
-
-  it('holds what a plain filter and a plain sort give', () => {
-    fc.assert(
-      fc.property(questions, fc.array(dice, { maxLength: 60 }), (q, rolls) => {
-        const small = smallWorkspace()
-        grown(small, rolls)
-        const definition = definitionOf(small, q)
-        const live = new LiveView(small.state, small.project.id, definition, looking(small))
-        const plain = [...small.state.itemsOf(small.project.id)].filter(
-          (item) => !item.archived && definition.where.every((one) => meets(small.state, item, one, looking(small))),
-        )
-        expect(new Set(live.items)).toEqual(new Set(plain))
-        const key = definition.sort[0] as SortKey
-        const empty = (item: Item) => key.by.length > 20 && item.values[key.by] === undefined
-        const firstEmpty = live.items.findIndex(empty)
-        if (firstEmpty >= 0) expect(live.items.slice(firstEmpty).every(empty)).toBe(true)
-        if (key.by === 'title')
-          expect(live.items.map((item) => item.title)).toEqual(
-            live.items.map((item) => item.title).sort((a, b) => (key.down ? compareText(b, a) : compareText(a, b))),
-          )
-      }),
-      { numRuns: 100 },
-    )
-  })
-
-  it('keeps held items where they are until they are let go', () => {
-    const small = smallWorkspace()
-    grown(
-      small,
-      Array.from({ length: 30 }, (_, i) => [0, i, i * 3] as const),
-    )
-    const noted = must(statusesOf(small.state, small.project.id)[0], 'status')
-    const live = new LiveView(
-      small.state,
-      small.project.id,
-      { v: 1, layout: 'table', where: [{ about: 'status', statuses: [noted.id] }], sort: [], show: [] },
-      looking(small),
-    )
-    const [first] = live.items
-    const held = must(first, 'item')
-    live.hold(new Set([held.id]))
-    const before = live.items.map((item) => item.id)
-    const to = must(statusesOf(small.state, small.project.id)[2], 'status').id
-    const patch = run(
-      small.state,
-      { id: small.ids.command(), type: 'items.move', v: 1, items: [{ item: held.id, status: { from: noted.id, to } }] },
-      small.people.owner.id,
-    )
-    live.update(itemsTouchedBy(patch))
-    expect(live.items.map((item) => item.id)).toEqual(before)
-    expect(live.items[0]?.status).toBe(to)
-    live.hold(new Set())
-    expect(live.items.map((item) => item.id)).toEqual(before.slice(1))
-  })
-})
 
 describe('whose turn', () => {
   function withItem(status: number, values: Record<string, unknown>) {
@@ -228,32 +112,6 @@ describe('a board', () => {
   })
 })
 
-describe('the sentence', () => {
-  it('says the whole view, each part a phrase', () => {
-    const small = smallWorkspace()
-    const [noted, ready] = statusesOf(small.state, small.project.id)
-    const view: ViewDefinition = {
-      v: 1, layout: 'board', show: [must(small.project.uses.assignees, 'a'), must(small.project.uses.due, 'd')],
-      where: [{ about: 'status', statuses: [must(noted, 's').id, must(ready, 's').id] }, { about: 'turn', of: 'me' }, { about: 'person', people: ['me', small.people.lead.id] }, { about: 'dueBefore', day: '2026-12-01' }],
-      sort: [{ by: must(small.project.uses.due, 'd'), down: false }],
-    } // prettier-ignore
-    const said = sentenceOf(view, { reader: small.state, project: small.project, day: (date) => `day ${date}` })
-    expect(said.map((one) => one.words).join('')).toBe(
-      'Items as a board by status, where the status is Noted or Ready and it is my turn and I or Imke are in it and due is before day 2026-12-01, soonest due first, showing assignees and due. and …',
-    )
-    expect(said.flatMap((one) => ('phrase' in one ? one.phrase : []))).toEqual([
-      'layout',
-      'where:0',
-      'where:1',
-      'where:2',
-      'where:3',
-      'sort',
-      'show',
-      'more',
-    ])
-  })
-})
-
 describe('what crosses the line', () => {
   it('a payload gives the items back as they were', () => {
     const small = smallWorkspace()
@@ -275,7 +133,7 @@ describe('what crosses the line', () => {
       owner: owner.id,
       name: 'Mine',
       order: 1,
-      definition: { v: 1 as const, layout: 'table' as const, where: [], sort: [], show: [] },
+      definition: { v: 2 as const, layout: 'table' as const, where: [], group: [], sort: [], totals: [], show: [] },
     }
     const patch = run(small.state, { id: small.ids.command(), type: 'views.add', v: 1, view }, owner.id)
     const entry = { sequence: 1, command: small.ids.command(), type: 'views.add', v: 1, by: owner.id, at: '', patch }

@@ -4,7 +4,7 @@ import { isSetChange, touchedBy, type Change, type Patch } from '#core/change/pa
 import type { EntityName } from '#core/model/records'
 import { projectsOf } from '#core/commands/revert'
 import { changesInPart } from '#core/wire/feed'
-import type { MapState } from '#core/model/state'
+import type { State } from '#core/model/state'
 import type { Db, Tx } from './open'
 import { deleteRows, writeRows, type Row } from './rows'
 import { log, logItem, logPart, longText, recordTables, stay } from './schema'
@@ -33,7 +33,7 @@ export async function commit(
   workspace: string,
   from: number,
   all: readonly Done[],
-  state: MapState,
+  state: State,
   notify: string | undefined,
 ): Promise<void> {
   const rows = rowsOf(workspace, all, state)
@@ -68,7 +68,7 @@ export function isUniqueViolation(error: unknown, constraint: string): boolean {
   return said.code === '23505' && said.constraint === constraint
 }
 
-function rowsOf(workspaceId: string, all: readonly Done[], state: MapState) {
+function rowsOf(workspaceId: string, all: readonly Done[], state: State) {
   const written = new Map<EntityName, Row[]>()
   const removed = new Map<EntityName, string[]>()
   const logRows: Row[] = []

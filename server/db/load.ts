@@ -1,7 +1,8 @@
 import { eq, getTableName, is, sql } from 'drizzle-orm'
 import { PgTable } from 'drizzle-orm/pg-core'
 import type { EntityName, Records } from '#core/model/records'
-import { MapState } from '#core/model/state'
+import { State } from '#core/model/state'
+import { upgradeView } from '#core/model/upgrade'
 import type { Db } from './open'
 import { recordOf } from './rows'
 import * as schema from './schema'
@@ -14,10 +15,10 @@ export async function theWorkspace(db: Db): Promise<typeof workspace.$inferSelec
 }
 
 /** Reads a whole workspace, in one transaction that sees one state of it. */
-export async function loadState(db: Db, id: string): Promise<{ state: MapState; sequence: number }> {
+export async function loadState(db: Db, id: string): Promise<{ state: State; sequence: number }> {
   return db.transaction(
     async (tx) => {
-      const state = new MapState()
+      const state = new State()
       const [row] = await tx.select().from(workspace).where(eq(workspace.id, id))
       if (!row) throw new Error(`no workspace ${id}`)
       const { sequence, ...record } = row
@@ -32,6 +33,7 @@ export async function loadState(db: Db, id: string): Promise<{ state: MapState; 
           state.put(entity as EntityName, loaded.id, loaded as Records[EntityName])
         }
       }
+      for (const view of [...state.all('view')]) state.put('view', view.id, upgradeView(state, view))
       return { state, sequence }
     },
     { isolationLevel: 'repeatable read', accessMode: 'read only' },

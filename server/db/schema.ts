@@ -36,6 +36,7 @@ export const person = pgTable('person', {
   role: text('role'),
   colour: text('colour').notNull(),
   hoursPerWeek: integer('hours_per_week').notNull(),
+  craft: text('craft'),
   active: boolean('active').notNull(),
 }, byId) // prettier-ignore
 

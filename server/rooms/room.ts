@@ -5,7 +5,7 @@ import { revertOf } from '#core/commands/revert'
 import type { Context, Entry } from '#core/change/command'
 import { applyPatch, invert, isSetChange } from '#core/change/patch'
 import { longTextId, type LongText } from '#core/model/records'
-import type { MapState } from '#core/model/state'
+import type { State } from '#core/model/state'
 import type { Answer } from '#core/wire/feed'
 import type { Clock } from '../services/clock'
 import { commit, DoneBefore, Overtaken, partsOf, type Done } from '../db/commit'
@@ -42,7 +42,7 @@ export class Room {
   private constructor(
     readonly database: OpenDatabase,
     readonly workspace: string,
-    readonly state: MapState,
+    readonly state: State,
     readonly clock: Clock,
     private at: number,
   ) {}

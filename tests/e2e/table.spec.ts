@@ -53,7 +53,7 @@ test('phrases narrow the view for oneself, until it is kept for all or put back'
   const count = (page: typeof lead) => page.locator('.count b')
   const all = (await count(lead).textContent())!
   await lead.getByRole('button', { name: 'and …' }).click()
-  await lead.getByRole('menuitem', { name: 'the status is' }).click()
+  await lead.getByRole('option', { name: 'where status …' }).click()
   await lead.getByRole('option', { name: /Noted/ }).click()
   await lead.keyboard.press('Escape')
   await expect(lead.getByRole('button', { name: /the status is Ready, In hand or Being checked/ })).toBeVisible()
@@ -66,8 +66,9 @@ test('phrases narrow the view for oneself, until it is kept for all or put back'
   await expect(count(lead)).toHaveText(all)
 
   await lead.getByRole('button', { name: 'and …' }).click()
-  await lead.getByRole('menuitem', { name: 'it is my turn' }).click()
-  await lead.keyboard.press('Escape')
+  await lead.getByRole('combobox', { name: 'And …' }).fill('mine')
+  await expect(lead.getByRole('option', { name: /it is my turn/ })).toBeVisible()
+  await lead.keyboard.press('Enter')
   await lead.getByRole('button', { name: 'Keep for all' }).click()
   // Each sees their own turn in the view that they share.
   await expect(member.getByRole('button', { name: 'it is my turn' })).toBeVisible()
@@ -77,7 +78,8 @@ test('phrases narrow the view for oneself, until it is kept for all or put back'
   await expect(count(member)).toHaveText(all)
 
   await member.getByRole('button', { name: 'in the team’s order' }).click()
-  await member.getByRole('option', { name: 'soonest due first' }).click()
+  await member.getByRole('combobox', { name: 'Sorted by' }).selectOption('due')
+  await expect(member.getByRole('button', { name: 'soonest due first' })).toBeVisible()
   await member.keyboard.press('Escape')
   await expect(member.getByRole('button', { name: 'Keep for all' })).toHaveCount(0)
   await member.getByRole('button', { name: 'Keep as mine' }).click()

@@ -2,7 +2,7 @@
 import { v7 } from 'uuid'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { answerIn, type Along } from '#core/questions/along'
-import type { Answers } from '#core/questions/questions'
+import type { Answers, Row } from '#core/questions/questions'
 import type { Item, View } from '#core/model/records'
 import { Client } from '../kit/client'
 import { startServer, type TestServer } from '../kit/server'
@@ -40,6 +40,7 @@ async function page(client: Client, path: string, language = 'en-GB') {
     drawn: html.split('id="__nuxt"')[1]!.split('<script')[0]!,
   }
 }
+const rowsIn = (along: Along | undefined, view: string): Row[] => tableIn(along, view).stretch.rows as Row[]
 const tableIn = (along: Along | undefined, view: string) =>
   answerIn(along, { ask: 'view', view }) as Extract<Answers['view'], { layout: 'table' }>
 
@@ -47,10 +48,11 @@ describe('what comes along with a page', () => {
   it('is who asks, their directory and the rows, which are drawn', async () => {
     const { along, drawn } = await page(lead, pathOf('GLH'))
     expect(along?.who.me).toBe((await lead.directory()).me)
-    const { stretch, sums } = tableIn(along, viewOf('GLH', 'table').id)
-    expect(stretch.rows.length).toBe(48)
+    const { sums } = tableIn(along, viewOf('GLH', 'table').id)
+    const rows = rowsIn(along, viewOf('GLH', 'table').id)
+    expect(rows.length).toBe(48)
     expect(sums.items).toBe(225)
-    for (const { key } of stretch.rows.slice(0, 20)) expect(drawn).toContain(`>${key}<`)
+    for (const { key } of rows.slice(0, 20)) expect(drawn).toContain(`>${key}<`)
   })
 
   it('is the board with its columns and the queue as well', async () => {
@@ -64,7 +66,7 @@ describe('what comes along with a page', () => {
   it('says the same rows as the items that the worker fetches', async () => {
     const { along } = await page(lead, pathOf('SED'))
     const items = new Map((await lead.items(projects.get('SED')!)).map((one) => [one.id, one]))
-    const rows = tableIn(along, viewOf('SED', 'table').id).stretch.rows
+    const rows = rowsIn(along, viewOf('SED', 'table').id)
     expect(rows.length).toBeGreaterThan(5)
     for (const row of rows) expect(row.item).toEqual(items.get(row.item.id))
   })
@@ -113,14 +115,17 @@ describe('what comes along with a page', () => {
   it('follows what is changed, also what came in and what was put inside', async () => {
     const path = pathOf('VIS')
     const before = tableIn((await page(lead, path)).along, viewOf('VIS', 'table').id)
-    const one = before.stretch.rows[0]!.item
+    const one = (before.stretch.rows[0] as Row).item
     const to = `Renamed ${v7()}`
     await member.command('items.set', { items: [{ item: one.id, set: { title: { from: one.title, to } } }] })
     const child: Partial<Item> = { kind: one.kind, status: one.status, title: 'Put inside', parent: one.id, values: {} }
     await member.command('items.add', { items: [{ item: v7(), project: one.project, ...child }] })
     const { along, drawn } = await page(lead, path)
     const now = tableIn(along, viewOf('VIS', 'table').id)
-    expect(now.stretch.rows[0]).toMatchObject({ item: { title: to }, children: before.stretch.rows[0]!.children + 1 })
+    expect(now.stretch.rows[0]).toMatchObject({
+      item: { title: to },
+      children: (before.stretch.rows[0] as Row).children + 1,
+    })
     expect(now.sums.items).toBe(before.sums.items + 1)
     expect(drawn).toContain(to)
   })
@@ -131,7 +136,7 @@ describe('what comes along with a page', () => {
     const itemsIn = (along: Along | undefined) =>
       (answerIn(along, { ask: 'view', view: id }) as Extract<Answers['view'], { layout: 'board' }>).sums.items
     expect(itemsIn(await open(lead))).toBe(itemsIn(await open(member)))
-    const to = { ...definition, where: [{ about: 'person', people: ['me'] }] }
+    const to = { ...definition, where: [{ about: 'fact', fact: 'people', test: { is: 'anyOf', values: ['me'] } }] }
     expect((await lead.command('views.set', { view: id, definition: { from: definition, to } })).entry).toBeDefined()
     const items = await lead.items(project)
     for (const client of [lead, member]) {
@@ -151,7 +156,7 @@ describe('what comes along with a page', () => {
     const { html, along } = await page(lead, pathOf('GLH'))
     expect(html).not.toContain('<script>document.title')
     expect(html).not.toContain('<b onload')
-    expect(tableIn(along, viewOf('GLH', 'table').id).stretch.rows.map((row) => row.item.title)).toContain(to)
+    expect(rowsIn(along, viewOf('GLH', 'table').id).map((row) => row.item.title)).toContain(to)
   })
 
   it('is in the language of the browser, or in English where that says none that could be', async () => {

@@ -2,7 +2,8 @@
 import { computed, ref, shallowRef, watch } from 'vue'
 import { useVirtualizer } from '@tanstack/vue-virtual'
 import type { Project, View, ViewDefinition } from '#core/model/records'
-import type { Row, Sums } from '#core/questions/questions'
+import { isHead, type GroupHead, type Line, type Row, type Sums } from '#core/questions/questions'
+import type { TotalValues } from '#core/views/totals'
 import { useWatch } from '../../replica/use-watch'
 import { setValue } from '../../parts/edits'
 import { useChanges } from '../../stores/changes'
@@ -12,14 +13,18 @@ import { useViews } from '../../stores/views'
 import { words } from '../../words'
 import { observeOffset, observeSize, scrollWhereNeeded } from '../observe'
 import { useAddItem } from '../use-add-item'
+import { useTelling } from '../../frame/phrases/telling'
+import { toggled } from '../../frame/phrases/toggled'
+import EmptyView from '../../frame/EmptyView.vue'
 import { useStretch } from '../use-stretch'
+import GroupHeadRow from './GroupHeadRow.vue'
 import { useLightRows } from './use-light-rows'
 import { columnsOf, gridTemplate, leastWidth, type TableColumn } from './columns'
 import TableRow, { type Edit } from './TableRow.vue'
 
 /** All items of the view, one a row; edited in place by mouse or keyboard alone (ARIA grid). */
 const props = defineProps<{ project: Project; view: View; definition: ViewDefinition }>()
-const emit = defineEmits<{ sums: [sums: Sums]; open: [key: string]; walk: [key: string] }>()
+const emit = defineEmits<{ sums: [sums: Sums, totals: TotalValues]; open: [key: string]; walk: [key: string] }>()
 const changes = useChanges()
 const directory = useDirectory()
 const views = useViews()
@@ -28,11 +33,31 @@ const addItem = useAddItem(
   () => props.definition,
 )
 
-const { answer: told, look, hold } = useWatch(() => views.questionOf(props.view))
+const { answer: told, look, hold, fold } = useWatch(() => views.questionOf(props.view))
 const answer = computed(() => (told.value?.layout === 'table' ? told.value : undefined))
-watch(answer, (told) => told && emit('sums', told.sums), { immediate: true })
-const total = computed(() => answer.value?.sums.items ?? 0)
-const rowAt = (index: number): Row | undefined => answer.value?.stretch.rows[index - answer.value.stretch.from]
+watch(answer, (told) => told && emit('sums', told.sums, told.totals), { immediate: true })
+const total = computed(() => answer.value?.lines ?? 0)
+const lineAt = (index: number): Line | undefined => answer.value?.stretch.rows[index - answer.value.stretch.from]
+const rowAt = (index: number): Row | undefined => {
+  const line = lineAt(index)
+  return line && !isHead(line) ? line : undefined
+}
+const headAt = (index: number): GroupHead | undefined => {
+  const line = lineAt(index)
+  return line && isHead(line) ? line : undefined
+}
+const telling = useTelling(() => props.project.id)
+
+const folded = ref<readonly string[]>([])
+function toggleFold(head: GroupHead): void {
+  folded.value = toggled(folded.value, head.head)
+  fold(folded.value)
+}
+// Another way of grouping has other groups.
+watch(
+  () => JSON.stringify(views.questionOf(props.view)),
+  () => fold(folded.value),
+)
 
 const columns = computed(() =>
   columnsOf(props.definition.show.flatMap((id) => directory.reader.maybe('field', id) ?? [])),
@@ -101,7 +126,8 @@ function focusCell(row: number, column: number): void {
 /** The row may have to be scrolled to and fetched first: some frames pass until its cell can take the focus. */
 function focusWhenDrawn(frames: number): void {
   const { row, column } = at.value
-  const cell = scroller.value?.querySelector<HTMLElement>(`[data-row="${row}"][data-column="${column}"]:not(.editing)`)
+  const place = headAt(row) ? `[data-row="${row}"]` : `[data-row="${row}"][data-column="${column}"]:not(.editing)`
+  const cell = scroller.value?.querySelector<HTMLElement>(place)
   if (!cell) return void (frames && requestAnimationFrame(() => focusWhenDrawn(frames - 1)))
   cell.focus()
   const held = rowAt(row)
@@ -118,7 +144,11 @@ function onKey(event: KeyboardEvent): void {
     PageDown: [row + pageRows(), column], PageUp: [row - pageRows(), column],
   } // prettier-ignore
   const move = moves[event.key]
-  if (move) focusCell(...move)
+  const head = headAt(row)
+  const isFolding =
+    head && (event.key === 'Enter' || event.key === ' ' || event.key === (head.folded ? 'ArrowRight' : 'ArrowLeft'))
+  if (isFolding) toggleFold(head)
+  else if (move) focusCell(...move)
   else if (event.key === 'Enter' || event.key === 'F2') startEdit(row, column)
   else if (event.key === ' ') startEdit(row, column)
   else if (event.key === 'Insert' || (event.key === 'Enter' && event.ctrlKey)) addInput.value?.focus()
@@ -148,7 +178,9 @@ const placeOf = (target: EventTarget | null): { row: number; column: number } | 
 }
 function onFocus(event: FocusEvent): void {
   const place = placeOf(event.target)
-  if (place && (place.row !== at.value.row || place.column !== at.value.column)) at.value = place
+  const column = place && (headAt(place.row) ? at.value.column : place.column)
+  if (place && (place.row !== at.value.row || column !== at.value.column))
+    at.value = { row: place.row, column: column! }
 }
 function onDoubleClick(event: MouseEvent): void {
   const place = placeOf(event.target)
@@ -238,26 +270,35 @@ async function add(): Promise<void> {
         @dblclick="onDoubleClick"
         @click="onClick"
       >
-        <TableRow
-          v-for="{ line, slot } in slots"
-          :key="slot"
-          :row="rowAt(line.index)"
-          :index="line.index"
-          :top="line.start"
-          :columns="columns"
-          :light="light.has(line.index)"
-          :at="line.index === at.row ? at.column : -1"
-          :edit="editOf(rowAt(line.index))"
-          :sent="sentTitle(rowAt(line.index))"
-          @leave="endEdit"
-          @sent="keepSent(line.index, $event)"
-        />
+        <template v-for="{ line, slot } in slots" :key="slot">
+          <GroupHeadRow
+            v-if="headAt(line.index) && telling"
+            :head="headAt(line.index)!"
+            :group="definition.group"
+            :totals="definition.totals"
+            :telling="telling"
+            :index="line.index"
+            :top="line.start"
+            :is-at="line.index === at.row"
+            @fold="toggleFold(headAt(line.index)!)"
+          />
+          <TableRow
+            v-else
+            :row="rowAt(line.index)"
+            :index="line.index"
+            :top="line.start"
+            :columns="columns"
+            :light="light.has(line.index)"
+            :at="line.index === at.row ? at.column : -1"
+            :edit="editOf(rowAt(line.index))"
+            :sent="sentTitle(rowAt(line.index))"
+            @leave="endEdit"
+            @sent="keepSent(line.index, $event)"
+          />
+        </template>
       </div>
     </div>
-    <div v-if="answer && !total" class="empty">
-      <h2>{{ definition.where.length ? words.view.noneMatch : words.view.empty }}</h2>
-      <p class="soft">{{ definition.where.length ? words.view.noneMatchHint : words.view.emptyHint }}</p>
-    </div>
+    <EmptyView v-if="answer && !answer.sums.items" :view="view" :definition="definition" />
     <form v-if="mayEdit" class="add" @submit.prevent="add">
       <span aria-hidden="true">+</span
       ><input
@@ -314,14 +355,6 @@ async function add(): Promise<void> {
 }
 .rows {
   position: relative;
-}
-.empty {
-  position: absolute;
-  top: 40px;
-  padding: 48px 24px;
-}
-.empty h2 {
-  font: 600 20px/1.3 var(--serif);
 }
 .add {
   display: flex;

@@ -8,6 +8,9 @@ import type { Answers, BoardColumnAnswer, Sums } from '#core/questions/questions
 import AppFrame from '../../../frame/AppFrame.vue'
 import ItemPanel from '../../../frame/ItemPanel.vue'
 import ViewSentence from '../../../frame/ViewSentence.vue'
+import type { TotalValues } from '#core/views/totals'
+import { useTelling } from '../../../frame/phrases/telling'
+import { totalText } from '../../../parts/group-words'
 import { along } from '../../../replica/along'
 import { useDirectory } from '../../../stores/directory'
 import { useViews } from '../../../stores/views'
@@ -26,6 +29,16 @@ const definition = computed(() => view.value && views.definitionOf(view.value))
 /** The layout says them; where the page was drawn on the server they stand before it does. */
 const first = answerIn(along(), { ask: 'view', view: String(route.params.view) }) as Answers['view']
 const sums = shallowRef<Sums | undefined>(first?.sums)
+const totals = shallowRef<TotalValues>([])
+const telling = useTelling(() => project.value?.id)
+/** How many items and what effort there is stands in the tally in any case. */
+const totalTexts = computed(() => {
+  const told = telling.value
+  if (!told || !definition.value) return []
+  return definition.value.totals.flatMap((total, i) =>
+    total.name === 'count' ? [] : [totalText(total, totals.value[i], told)],
+  )
+})
 const columns = shallowRef<readonly BoardColumnAnswer[]>([])
 const openKey = computed(() => (typeof route.query.item === 'string' ? route.query.item : undefined))
 const effort = computed(() => {
@@ -62,7 +75,7 @@ const walk = (key: string) => {
         :project="project"
         :view="view"
         :definition="definition"
-        @sums="sums = $event"
+        @sums="((sums = $event), (totals = []))"
         @columns="columns = $event"
         @open="open"
       />
@@ -72,12 +85,14 @@ const walk = (key: string) => {
         :project="project"
         :view="view"
         :definition="definition"
-        @sums="((sums = $event), (columns = []))"
+        @sums="(told, its) => ((sums = told), (totals = its), (columns = []))"
         @open="open"
         @walk="walk"
       />
     </template>
-    <template v-if="openKey" #panel><ItemPanel :item-key="openKey" @close="open(undefined)" @open="open" /></template>
+    <template v-if="openKey" #panel
+      ><ItemPanel :item-key="openKey" :view="view" :definition="definition" @close="open(undefined)" @open="open"
+    /></template>
     <template #tally>
       <span v-if="sums"
         ><b>{{ sums.items }}</b> {{ words.tally.itemsWord(sums.items)
@@ -87,6 +102,7 @@ const walk = (key: string) => {
           · <span class="rust">{{ words.tally.late(sums.late) }}</span></template
         ></span
       >
+      <span v-for="one in totalTexts" :key="one" class="soft">{{ one }}</span>
       <span v-for="one in over" :key="one" class="rust"
         ><b>{{ one }}</b></span
       >

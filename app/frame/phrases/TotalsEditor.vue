@@ -1,0 +1,64 @@
+<script setup lang="ts">
+import type { ProjectId, Total, TotalName } from '#core/model/records'
+import { totalNames } from '#core/model/schemas'
+import { kindsOfFacts } from '#core/fields/kinds'
+import { factsOf } from '#core/views/facts'
+import { useDirectory } from '../../stores/directory'
+import { words } from '../../words'
+import FactSelect from './FactSelect.vue'
+import KeyList from './KeyList.vue'
+
+/** What each group and the whole view adds up to. */
+const props = defineProps<{ project: ProjectId; totals: readonly Total[] }>()
+const emit = defineEmits<{ change: [totals: Total[]] }>()
+const directory = useDirectory()
+/** The facts that can be totalled so. */
+function within(name: TotalName): string[] {
+  const project = directory.reader.maybe('project', props.project)
+  const facts = project ? factsOf(directory.reader, project) : []
+  return facts.filter((one) => kindsOfFacts[one.kind].totals.includes(name)).map((one) => one.by)
+}
+const put = (at: number, total: Total) => emit('change', props.totals.map((one, i) => (i === at ? total : one))) // prettier-ignore
+function rename(at: number, name: TotalName): void {
+  if (name === 'count') return put(at, { name })
+  const of = props.totals[at]?.of
+  const facts = within(name)
+  put(at, { name, of: of && facts.includes(of) ? of : facts[0] })
+}
+const effort = () => directory.reader.maybe('project', props.project)?.uses.effort
+const fresh = (): Total => (effort() ? { name: 'sum', of: effort()! } : { name: 'count' })
+</script>
+
+<template>
+  <KeyList
+    :keys="totals"
+    :most="20"
+    :add-label="words.phrase.addTotal"
+    @remove="
+      (at) =>
+        emit(
+          'change',
+          totals.filter((_, i) => i !== at),
+        )
+    "
+    @add="emit('change', [...totals, fresh()])"
+  >
+    <template #default="{ one, at }">
+      <select
+        :aria-label="words.phrase.total"
+        :value="one.name"
+        @change="rename(at, ($event.target as HTMLSelectElement).value as TotalName)"
+      >
+        <option v-for="name in totalNames" :key="name" :value="name">{{ words.phrase.totalNames[name] }}</option>
+      </select>
+      <FactSelect
+        v-if="one.of !== undefined"
+        :project="project"
+        :by="one.of"
+        :label="words.phrase.totalOf"
+        :within="within(one.name)"
+        @change="put(at, { name: one.name, of: $event })"
+      />
+    </template>
+  </KeyList>
+</template>

@@ -1,0 +1,69 @@
+/** Groups and totals in words. */
+import { fromDayNumber, startOf } from '#core/base/dates'
+import { printDecimal } from '#core/base/decimals'
+import type { GroupKey, Total } from '#core/model/records'
+import type { GroupValue } from '#core/views/axes'
+import { maybeFact } from '#core/views/facts'
+import { maybeNamed } from '#core/views/names'
+import { numberWords, totalWords, type Telling } from '#core/views/sentence'
+import { words } from '../words'
+
+/** What a group is called. */
+export function groupWords({ by, grain = 'day' }: GroupKey, value: GroupValue, telling: Telling): string {
+  const { reader, project, day } = telling
+  const fact = maybeFact(reader, project.id, by)
+  if (!fact) return words.phrase.removed
+  if (value === null) return fact.kind === 'flag' ? words.group.not(fact.name) : by === 'parent' ? words.group.atTop : words.group.none(fact.name) // prettier-ignore
+  switch (fact.kind) {
+    case 'flag':
+      return fact.name
+    case 'number':
+      return `${numberWords(fact, Number(value))} ${fact.field?.settings.unit ?? ''}`.trim()
+    case 'text':
+      return String(value)
+    case 'day':
+    case 'instant':
+      return periodWords(grain, Number(value), day)
+    default:
+      return maybeNamed(reader, project, by, String(value))?.name ?? words.phrase.removed
+  }
+}
+
+function periodWords(grain: NonNullable<GroupKey['grain']>, first: number, day: Telling['day']): string {
+  const date = fromDayNumber(first)
+  const year = date.slice(0, 4)
+  const month = (of: string) => words.dates.months[Number(of.slice(5, 7)) - 1] ?? ''
+  switch (grain) {
+    case 'day':
+      return day(date)
+    case 'week':
+      return words.group.week(day(date))
+    case 'month':
+      return `${month(date)} ${year}`
+    case 'quarter':
+      return words.group.quarter(month(date), month(fromDayNumber(startOf('month', first, 2))), year)
+    case 'year':
+      return year
+  }
+}
+
+/** A total and what it is: `sum of effort 12.5 h`; a dash where there is nothing to total. */
+export function totalText(total: Total, value: number | null | undefined, telling: Telling): string {
+  return `${totalWords(total, telling)} ${valueText(total, value ?? null, telling)}`
+}
+
+const tenThousandth = 10_000
+function valueText({ name, of }: Total, value: number | null, { reader, project, day }: Telling): string {
+  if (value === null) return words.editor.empty
+  if (name === 'share') return `${Math.round(value * 1000) / 10} %`
+  const fact = of === undefined ? undefined : maybeFact(reader, project.id, of)
+  const isValue = name === 'least' || name === 'most' || name === 'median' || name === 'sum' || name === 'average'
+  if (!fact || !isValue) return String(value)
+  if (fact.kind === 'day') return day(fromDayNumber(value))
+  if (fact.kind === 'instant') return day(new Date(value).toISOString().slice(0, 10))
+  const { decimals = 0, unit = '' } = fact.field?.settings ?? {}
+  // Averages lie between whole numbers of the field's scale: two digits more are shown.
+  const fine = Math.round((value / 10 ** decimals) * tenThousandth)
+  const digits = Number.isInteger(value) ? printDecimal(value, decimals) : printDecimal(fine, 4)
+  return `${digits} ${unit}`.trim()
+}

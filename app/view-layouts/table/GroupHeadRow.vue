@@ -1,0 +1,112 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { GroupKey, Total } from '#core/model/records'
+import type { GroupHead } from '#core/questions/questions'
+import type { Telling } from '#core/views/sentence'
+import { groupWords, totalText } from '../../parts/group-words'
+import { PersonPebbles, StatusText } from '../../parts/marks'
+import { words } from '../../words'
+
+/** The head of a group in a table: what the group is, how many items, what they add up to; it folds. */
+const props = defineProps<{
+  head: GroupHead
+  group: readonly GroupKey[]
+  totals: readonly Total[]
+  telling: Telling
+  index: number
+  top: number
+  /** It has the keyboard. */
+  isAt: boolean
+}>()
+defineEmits<{ fold: [] }>()
+const level = computed(() => props.head.path.length - 1)
+const key = computed(() => props.group[level.value])
+const value = computed(() => props.head.path[level.value] ?? null)
+const name = computed(() => (key.value ? groupWords(key.value, value.value, props.telling) : ''))
+const isPerson = computed(() => typeof value.value === 'string' && !!props.telling.reader.maybe('person', value.value))
+const totals = computed(() =>
+  props.totals
+    .map((total, i) => ({ total, value: props.head.totals[i] }))
+    // How many there are is said beside the name.
+    .filter(({ total }) => total.name !== 'count')
+    .map(({ total, value }) => totalText(total, value, props.telling)),
+)
+</script>
+
+<template>
+  <div
+    role="row"
+    class="head-row"
+    :class="`level-${level}`"
+    :aria-rowindex="index + 2"
+    :aria-level="level + 1"
+    :style="{ transform: `translateY(${top}px)`, paddingLeft: `${24 + 18 * level}px` }"
+  >
+    <button
+      type="button"
+      role="gridcell"
+      class="name"
+      :data-row="index"
+      data-column="0"
+      :tabindex="isAt ? 0 : -1"
+      :aria-expanded="!head.folded"
+      :aria-label="`${(head.folded ? words.group.unfold : words.group.fold)(name)}, ${words.tally.items(head.count)}`"
+      @click="$emit('fold')"
+    >
+      <span class="fold" aria-hidden="true">{{ head.folded ? '▸' : '▾' }}</span>
+      <StatusText v-if="key?.by === 'status' && value !== null" :status="String(value)" />
+      <template v-else>
+        <PersonPebbles v-if="isPerson" :people="[String(value)]" />
+        <span :class="{ soft: value === null }">{{ name }}</span>
+      </template>
+      <span class="soft count">{{ head.count }}</span>
+    </button>
+    <span v-for="total in totals" :key="total" class="total" role="gridcell">{{ total }}</span>
+  </div>
+</template>
+
+<style scoped>
+.head-row {
+  display: flex;
+  align-items: center;
+  gap: 22px;
+  position: absolute;
+  left: 0;
+  right: 0;
+  height: 33px;
+  padding-right: 24px;
+  border-bottom: 1px solid var(--rule);
+  background: var(--sunk);
+  contain: strict;
+  white-space: nowrap;
+}
+.level-1 {
+  background: color-mix(in oklab, var(--sunk) 55%, var(--paper));
+}
+.level-2 {
+  background: var(--paper);
+}
+.name {
+  display: flex;
+  align-items: center;
+  gap: 7px;
+  font-weight: 600;
+  padding: 3px 8px 3px 0;
+  border-radius: 3px;
+  overflow: hidden;
+  text-overflow: ellipsis;
+}
+.fold {
+  width: 12px;
+  color: var(--soft);
+  flex: none;
+  font-size: 11px;
+}
+.count {
+  font-weight: 400;
+}
+.total {
+  font-size: 12.5px;
+  color: var(--soft);
+}
+</style>

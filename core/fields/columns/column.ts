@@ -1,0 +1,129 @@
+import type { Value } from '../value'
+
+/**
+ * The values of one field for all items of a project: one slot a row, compact, and scanned by the view engine. What is
+ * read back is what was written, to the character.
+ */
+export interface Column {
+  get(row: number): Value
+  /** Null empties. The value must be one of the column's kind; the table keeps others in an `AnyColumn`. */
+  set(row: number, value: Value): void
+  isEmpty(row: number): boolean
+  /** Makes room for so many rows. */
+  grow(capacity: number): void
+}
+
+/** A longer copy of a typed array; what is new holds `fill`. */
+export function grown<A extends Int32Array | Float64Array | Uint8Array | Uint16Array>(
+  from: A,
+  length: number,
+  fill = 0,
+): A {
+  if (from.length >= length) return from
+  const to = new (from.constructor as new (length: number) => A)(length)
+  to.set(from as never)
+  if (fill !== 0) to.fill(fill, from.length)
+  return to
+}
+
+export const noNumber = Number.NaN
+
+/** Whole numbers at the field's scale; NaN is empty. */
+export class NumberColumn implements Column {
+  a = new Float64Array(0)
+  get = (row: number): Value => (this.isEmpty(row) ? null : this.a[row]!)
+  set(row: number, value: Value): void {
+    this.a[row] = typeof value === 'number' ? value : noNumber
+  }
+  isEmpty(row: number): boolean {
+    return Number.isNaN(this.a[row]!)
+  }
+  grow(capacity: number): void {
+    this.a = grown(this.a, capacity, noNumber)
+  }
+}
+
+/** The day number of an empty date: after every day, so that empties come last. */
+export const noDay = 0x7fffffff
+
+/** Day numbers since 1970-01-01. */
+export class DayColumn implements Column {
+  a = new Int32Array(0)
+  constructor(
+    readonly parse: (text: string) => number,
+    readonly print: (day: number) => string,
+  ) {}
+  get = (row: number): Value => (this.isEmpty(row) ? null : this.print(this.a[row]!))
+  set(row: number, value: Value): void {
+    this.a[row] = typeof value === 'string' ? this.parse(value) : noDay
+  }
+  isEmpty(row: number): boolean {
+    return this.a[row] === noDay
+  }
+  grow(capacity: number): void {
+    this.a = grown(this.a, capacity, noDay)
+  }
+}
+
+/** True or empty. */
+export class FlagColumn implements Column {
+  a = new Uint8Array(0)
+  get = (row: number): Value => (this.a[row] ? true : null)
+  set(row: number, value: Value): void {
+    this.a[row] = value === true ? 1 : 0
+  }
+  isEmpty(row: number): boolean {
+    return !this.a[row]
+  }
+  grow(capacity: number): void {
+    this.a = grown(this.a, capacity)
+  }
+}
+
+/** The revision of a long text, whose words are elsewhere; 0 is empty. */
+export class MarkColumn implements Column {
+  a = new Int32Array(0)
+  get = (row: number): Value => (this.a[row] ? { revision: this.a[row] } : null)
+  set(row: number, value: Value): void {
+    this.a[row] = typeof value === 'object' && value && 'revision' in value ? value.revision : 0
+  }
+  isEmpty(row: number): boolean {
+    return !this.a[row]
+  }
+  grow(capacity: number): void {
+    this.a = grown(this.a, capacity)
+  }
+}
+
+/** Instants in milliseconds since 1970; NaN is empty. A text that says the same otherwise is kept as it is written. */
+export class InstantColumn implements Column {
+  a = new Float64Array(0)
+  readonly #otherwise = new Map<number, string>()
+  get = (row: number): Value =>
+    this.#otherwise.get(row) ?? (this.isEmpty(row) ? null : new Date(this.a[row]!).toISOString())
+  set(row: number, value: Value): void {
+    this.#otherwise.delete(row)
+    this.a[row] = typeof value === 'string' ? Date.parse(value) : noNumber
+    if (typeof value === 'string' && (this.isEmpty(row) || new Date(this.a[row]!).toISOString() !== value))
+      this.#otherwise.set(row, value)
+  }
+  isEmpty(row: number): boolean {
+    return Number.isNaN(this.a[row]!)
+  }
+  grow(capacity: number): void {
+    this.a = grown(this.a, capacity, noNumber)
+  }
+}
+
+/** Values of any kind as they are: those of a field that is not known (any more), or that are not of its type. */
+export class AnyColumn implements Column {
+  readonly a: Value[] = []
+  get = (row: number): Value => this.a[row] ?? null
+  set(row: number, value: Value): void {
+    this.a[row] = value
+  }
+  isEmpty(row: number): boolean {
+    return this.get(row) === null
+  }
+  grow(): void {}
+}

@@ -1,0 +1,155 @@
+import { grown } from './column'
+
+/** Labels stand so far apart at first, that one more fits between two. */
+const gap = 16
+/** So many changed rows are put to their places one by one; more are merged in one pass. */
+const fewRows = 8
+
+/**
+ * An order of rows that is kept right: `labels[row]` compare as the rows' values do (equal values, equal labels), so
+ * that sorting by a text is sorting by a whole number (order maintenance by labels; Dietz and Sleator, 1987).
+ */
+export class Ordering {
+  #order = new Int32Array(0)
+  #n = 0
+  #labels = new Int32Array(0)
+  readonly #changed = new Set<number>()
+  #isNew = true
+
+  /** `rows` gives those that have a value; `compare` two of them. */
+  constructor(
+    readonly rows: () => Int32Array,
+    readonly compare: (a: number, b: number) => number,
+    readonly has: (row: number) => boolean,
+  ) {}
+
+  /** The row's value is another now, or gone. */
+  touch(row: number): void {
+    if (!this.#isNew) this.#changed.add(row)
+  }
+
+  /** Whether the order was worked out before: the first time costs a comparison of every row with many others. */
+  get isKnown(): boolean {
+    return !this.#isNew
+  }
+
+  /** Rows by value, ascending, `n` of them. Not to be written to. */
+  get order(): Int32Array {
+    this.#settle()
+    return this.#order
+  }
+  get n(): number {
+    this.#settle()
+    return this.#n
+  }
+  /** By row; of a row without value it means nothing. */
+  get labels(): Int32Array {
+    this.#settle()
+    return this.#labels
+  }
+  /** Greater than every label. */
+  get top(): number {
+    this.#settle()
+    return this.#n ? this.#labels[this.#order[this.#n - 1]!]! + 1 : 1
+  }
+
+  /** Where in the order a row stands; `n` where it does not. */
+  placeOf(row: number): number {
+    this.#settle()
+    return this.#find(row)
+  }
+
+  #settle(): void {
+    if (this.#isNew) this.#sortAll()
+    else if (this.#changed.size > fewRows) this.#merge()
+    else if (this.#changed.size) this.#replaceFew()
+  }
+
+  #sortAll(): void {
+    // Array's sort knows what is in order already, as a payload by rank is.
+    this.#order = Int32Array.from(Array.from(this.rows()).sort(this.compare))
+    this.#n = this.#order.length
+    this.#label()
+    this.#isNew = false
+  }
+
+  #label(): void {
+    let rows = 0
+    for (let k = 0; k < this.#n; k++) rows = Math.max(rows, this.#order[k]! + 1)
+    this.#labels = grown(this.#labels, rows)
+    const step = this.#n * gap < 0x40000000 ? gap : 1
+    let label = step
+    for (let k = 0; k < this.#n; k++) {
+      const row = this.#order[k]!
+      if (k && this.compare(this.#order[k - 1]!, row) !== 0) label += step
+      this.#labels[row] = label
+    }
+  }
+
+  #replaceFew(): void {
+    // All out before the first is put back: a changed row among them would mislead the search.
+    for (const row of this.#changed) this.#takeOut(row)
+    for (const row of this.#changed) if (this.has(row)) this.#putIn(row)
+    this.#changed.clear()
+  }
+
+  #takeOut(row: number): void {
+    const at = this.#find(row)
+    if (at < this.#n) this.#order.copyWithin(at, at + 1, this.#n--)
+  }
+
+  #find(row: number): number {
+    const label = this.#labels[row]
+    if (label === undefined) return this.#n
+    let at = this.#firstWith(label)
+    while (at < this.#n && this.#order[at] !== row && this.#labels[this.#order[at]!] === label) at++
+    return at < this.#n && this.#order[at] === row ? at : this.#n
+  }
+
+  #firstWith(label: number): number {
+    let [low, high] = [0, this.#n]
+    while (low < high) {
+      const middle = (low + high) >>> 1
+      if (this.#labels[this.#order[middle]!]! < label) low = middle + 1
+      else high = middle
+    }
+    return low
+  }
+
+  #putIn(row: number): void {
+    let [low, high] = [0, this.#n]
+    while (low < high) {
+      const middle = (low + high) >>> 1
+      if (this.compare(this.#order[middle]!, row) < 0) low = middle + 1
+      else high = middle
+    }
+    if (this.#n === this.#order.length) this.#order = grown(this.#order, Math.max(8, this.#n * 2))
+    this.#order.copyWithin(low + 1, low, this.#n++)
+    this.#order[low] = row
+    this.#labels = grown(this.#labels, row + 1)
+    const [before, after] = [this.#order[low - 1], low + 1 < this.#n ? this.#order[low + 1] : undefined]
+    const isSame = after !== undefined && this.compare(after, row) === 0
+    if (isSame) {
+      this.#labels[row] = this.#labels[after]!
+      return
+    }
+    const from = before === undefined ? 0 : this.#labels[before]!
+    const to = after === undefined ? from + 2 * gap : this.#labels[after]!
+    if (to - from < 2) this.#label()
+    else this.#labels[row] = (from + to) >>> 1
+  }
+
+  #merge(): void {
+    const fresh = Int32Array.from([...this.#changed].filter(this.has).sort(this.compare))
+    const kept = this.#order.subarray(0, this.#n).filter((row) => !this.#changed.has(row))
+    const merged = new Int32Array(kept.length + fresh.length)
+    for (let k = 0, i = 0, j = 0; k < merged.length; k++) {
+      const takesKept = j >= fresh.length || (i < kept.length && this.compare(kept[i]!, fresh[j]!) <= 0)
+      merged[k] = takesKept ? kept[i++]! : fresh[j++]!
+    }
+    this.#order = merged
+    this.#n = merged.length
+    this.#changed.clear()
+    this.#label()
+  }
+}

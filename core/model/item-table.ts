@@ -1,0 +1,247 @@
+import { CodeColumn } from '../fields/columns/codes'
+import { AnyColumn, grown, InstantColumn, NumberColumn, type Column } from '../fields/columns/column'
+import { TextColumn } from '../fields/columns/texts'
+import type { Value } from '../fields/contract'
+import { fieldTypes } from '../fields/registry'
+import {
+  isItemColumn,
+  itemColumns,
+  type Field,
+  type Item,
+  type ItemColumn,
+  type ItemId,
+  type ProjectId,
+} from './records'
+
+/** No row: the parent of what stands at the top. */
+export const noRow = -1
+
+type Fixed = Exclude<ItemColumn, 'project' | 'parent'>
+
+const byCodeUnit = (a: string, b: string): number => (a < b ? -1 : a > b ? 1 : 0)
+
+let lastVersion = 0
+
+/**
+ * The items of one project, by columns: a row each, one column for every fact that all items have and for every field.
+ * Rows of items that are gone are free, and taken again. `n` is one more than the greatest row in use.
+ */
+export class ItemTable {
+  readonly ids: string[] = []
+  readonly title = new TextColumn()
+  readonly number = new NumberColumn()
+  readonly kind = new CodeColumn()
+  readonly status = new CodeColumn()
+  readonly rank: TextColumn = new TextColumn(byCodeUnit, (x, y) => byCodeUnit(this.ids[x]!, this.ids[y]!))
+  readonly siblingRank = new AnyColumn()
+  readonly stay = new AnyColumn()
+  readonly statusSince = new InstantColumn()
+  readonly started = new InstantColumn()
+  readonly finished = new InstantColumn()
+  readonly archived = new InstantColumn()
+  readonly created = new InstantColumn()
+  readonly createdBy = new CodeColumn()
+  readonly changed = new InstantColumn()
+  readonly changedBy = new CodeColumn()
+  /** By field id. */
+  readonly values = new Map<string, Column>()
+  /** 1: the item is there and not archived. */
+  listed = new Uint8Array(0)
+  /** The parent's row. */
+  parent = new Int32Array(0)
+  /** Another whenever anything of the row changes; no two rows of any table ever have the same. */
+  version = new Int32Array(0)
+  n = 0
+  /** Items that are there and not archived. */
+  listedCount = 0
+  /** Every row whose item went, in turn: who keeps rows looks what came since it last looked. */
+  readonly freed: number[] = []
+
+  readonly #rows = new Map<string, number>()
+  readonly #free: number[] = []
+  #firstChild = new Int32Array(0)
+  #nextSibling = new Int32Array(0)
+  #previousSibling = new Int32Array(0)
+  /** Rows whose parent is not there (yet), by its id. */
+  readonly #orphans = new Map<string, Set<number>>()
+  readonly #orphanParent = new Map<number, string>()
+  readonly #fixed: Readonly<Record<Fixed, Column>>
+
+  constructor(
+    readonly project: ProjectId,
+    readonly fieldOf: (id: string) => Field | undefined,
+  ) {
+    const { number, kind, title, status, rank, siblingRank, stay, statusSince, started, finished, archived } = this
+    const { created, createdBy, changed, changedBy } = this
+    this.#fixed = {
+      number, kind, title, status, rank, siblingRank, stay, statusSince, started, finished, archived, created, createdBy,
+      changed, changedBy,
+    } // prettier-ignore
+  }
+
+  get size(): number {
+    return this.#rows.size
+  }
+  maybeRow(id: string): number | undefined {
+    return this.#rows.get(id)
+  }
+  has(row: number): boolean {
+    return row >= 0 && row < this.n && this.ids[row] !== ''
+  }
+  *rows(): Iterable<number> {
+    for (let row = 0; row < this.n; row++) if (this.ids[row] !== '') yield row
+  }
+  *childrenOf(row: number): Iterable<number> {
+    for (let child = this.#firstChild[row]!; child !== noRow; child = this.#nextSibling[child]!) yield child
+  }
+
+  /** Makes room for so many items more. */
+  reserve(more: number): void {
+    this.#grow(this.n + more)
+  }
+
+  put(item: Item): void {
+    const row = this.#rows.get(item.id) ?? this.add(item.id)
+    for (const name of itemColumns) if (name !== 'project') this.#write(row, name, item[name])
+    for (const [field, column] of this.values) if (!(field in item.values)) column.set(row, null)
+    for (const [field, value] of Object.entries(item.values)) this.column(field).set(row, value)
+    this.#touch(row)
+  }
+
+  /** A row for an item that is not there yet, to be filled with `write`. */
+  add(id: string): number {
+    const row = this.#free.pop() ?? this.n++
+    this.#grow(this.n)
+    this.ids[row] = id
+    this.#rows.set(id, row)
+    const orphans = this.#orphans.get(id)
+    if (orphans) for (const child of [...orphans]) this.#setParent(child, id)
+    return row
+  }
+
+  remove(id: string): void {
+    const row = this.#rows.get(id)
+    if (row === undefined) return
+    const children = [...this.childrenOf(row)]
+    this.#setParent(row, null)
+    this.#rows.delete(id)
+    for (const child of children) this.#setParent(child, id)
+    for (const column of [...Object.values(this.#fixed), ...this.values.values()]) column.set(row, null)
+    this.ids[row] = ''
+    this.#free.push(row)
+    this.freed.push(row)
+    this.#touch(row)
+  }
+
+  /** The value of an item's column or field. */
+  read(row: number, field: string): unknown {
+    if (field === 'project') return this.project
+    if (field === 'parent') return this.parentOf(row)
+    const fixed = this.#fixed[field as Fixed] as Column | undefined
+    return fixed ? fixed.get(row) : (this.values.get(field)?.get(row) ?? undefined)
+  }
+
+  set(row: number, field: string, value: unknown): void {
+    this.write(row, field, value)
+    this.#touch(row)
+  }
+
+  /** Like `set`, for many at once; `settle` says that they are all there. */
+  write(row: number, field: string, value: unknown): void {
+    if (isItemColumn(field)) this.#write(row, field, value)
+    else this.column(field).set(row, (value ?? null) as Value)
+  }
+
+  /** Takes in that rows from this one on were written. */
+  settle(from: number): void {
+    for (let row = from; row < this.n; row++) this.#touch(row)
+  }
+
+  at(row: number): Item {
+    const values: Record<string, Value> = {}
+    for (const [field, column] of this.values) if (!column.isEmpty(row)) values[field] = column.get(row)
+    const item: Record<string, unknown> = { id: this.ids[row] }
+    for (const name of itemColumns) item[name] = this.read(row, name)
+    item.values = values
+    return item as unknown as Item
+  }
+
+  parentOf(row: number): ItemId | null {
+    const parent = this.parent[row]!
+    return (parent === noRow ? (this.#orphanParent.get(row) ?? null) : this.ids[parent]!) as ItemId | null
+  }
+
+  /** The column of a field, made where it has none. */
+  column(field: string): Column {
+    const known = this.values.get(field)
+    if (known) return known
+    const type = this.fieldOf(field)?.type
+    const column = type ? fieldTypes[type].column() : new AnyColumn()
+    column.grow(this.listed.length)
+    this.values.set(field, column)
+    return column
+  }
+
+  /** The field has come, or is of another type now: its values move to a column of that type. */
+  retype(field: string): void {
+    const before = this.values.get(field)
+    if (!before) return
+    this.values.delete(field)
+    const now = this.column(field)
+    for (let row = 0; row < this.n; row++) if (!before.isEmpty(row)) now.set(row, before.get(row))
+  }
+
+  #write(row: number, name: ItemColumn, value: unknown): void {
+    if (name === 'parent') this.#setParent(row, value as string | null)
+    else if (name !== 'project') this.#fixed[name].set(row, value as Value)
+  }
+
+  #touch(row: number): void {
+    this.version[row] = ++lastVersion
+    const listed = Number(this.ids[row] !== '' && this.archived.isEmpty(row))
+    this.listedCount += listed - this.listed[row]!
+    this.listed[row] = listed
+  }
+
+  #grow(rows: number): void {
+    const before = this.listed.length
+    if (rows <= before) return
+    const capacity = Math.max(64, rows, Math.ceil(before * 1.5))
+    this.listed = grown(this.listed, capacity)
+    this.version = grown(this.version, capacity)
+    this.parent = grown(this.parent, capacity, noRow)
+    this.#firstChild = grown(this.#firstChild, capacity, noRow)
+    this.#nextSibling = grown(this.#nextSibling, capacity, noRow)
+    this.#previousSibling = grown(this.#previousSibling, capacity, noRow)
+    for (const column of [...Object.values(this.#fixed), ...this.values.values()]) column.grow(capacity)
+  }
+
+  #setParent(row: number, id: string | null): void {
+    const before = this.parent[row]!
+    if (before !== noRow) {
+      const [previous, next] = [this.#previousSibling[row]!, this.#nextSibling[row]!]
+      if (previous === noRow) this.#firstChild[before] = next
+      else this.#nextSibling[previous] = next
+      if (next !== noRow) this.#previousSibling[next] = previous
+      this.#previousSibling[row] = this.#nextSibling[row] = this.parent[row] = noRow
+    }
+    const orphanOf = this.#orphanParent.get(row)
+    if (orphanOf !== undefined) {
+      this.#orphanParent.delete(row)
+      this.#orphans.get(orphanOf)?.delete(row)
+      if (!this.#orphans.get(orphanOf)?.size) this.#orphans.delete(orphanOf)
+    }
+    if (id === null) return
+    const parent = this.#rows.get(id)
+    if (parent === undefined) {
+      this.#orphanParent.set(row, id)
+      this.#orphans.set(id, (this.#orphans.get(id) ?? new Set()).add(row))
+      return
+    }
+    const first = this.#firstChild[parent]!
+    this.parent[row] = parent
+    this.#nextSibling[row] = first
+    if (first !== noRow) this.#previousSibling[first] = row
+    this.#firstChild[parent] = row
+  }
+}

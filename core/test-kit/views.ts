@@ -1,0 +1,416 @@
+/** Random items, views and changes, and a view worked out the plain way, to hold the engine against. */
+import fc from 'fast-check'
+import { compareText, foldText } from '../base/collation'
+import { dateIn, dayNumber, fromDayNumber, startOf, weekday } from '../base/dates'
+import { compareRanked } from '../base/ranks'
+import { isEmptyValue, type Value } from '../fields/contract'
+import { fieldsOf, kindsOf, statusesOf, type Reader } from '../model/reader'
+import type {
+  Condition,
+  Day,
+  FactTest,
+  Field,
+  Grain,
+  GroupKey,
+  Item,
+  ProjectId,
+  SortKey,
+  Total,
+} from '../model/records'
+import { lateDays, turnOf } from '../model/turn'
+import { kindsOfFacts } from '../fields/kinds'
+import { factsOf, maybeFact } from '../views/facts'
+import { craftOf, type Looking } from '../views/looking'
+import type { GroupValue } from '../views/axes'
+import type { ViewQuestion } from '../views/evaluate'
+import type { Small } from './workspace'
+
+type Plain = string | number | readonly string[] | null
+
+/** What a fact holds of an item: text, number, day number, milliseconds, id, ids, or 1; null where it is empty. */
+export function plainly(reader: Reader, item: Item, by: string, looking: Looking): Plain {
+  const field = reader.maybe('field', by)
+  const parents = (): Item[] => {
+    const parent = item.parent && reader.maybe('item', item.parent)
+    return parent ? [parent] : []
+  }
+  const { timeZone } = reader.workspace()
+  const day = (instant: string) => dayNumber(dateIn(timeZone, instant))
+  switch (by) {
+    case 'key':
+      return item.number || null
+    case 'title':
+    case 'rank':
+      return item[by]
+    case 'kind':
+    case 'status':
+    case 'createdBy':
+    case 'changedBy':
+      return item[by]
+    case 'phase':
+      return reader.maybe('status', item.status)?.phase ?? null
+    case 'turn': {
+      const turn = turnOf(reader, item)
+      return turn.people.length ? turn.people : turn.open ? ['nobody'] : null
+    }
+    case 'people': {
+      const found = new Set<string>()
+      for (const [id, value] of Object.entries(item.values))
+        if (reader.maybe('field', id)?.type === 'people') for (const one of value as string[]) found.add(one)
+      return found.size ? [...found] : null
+    }
+    case 'late':
+      return lateDays(reader, item, looking.today) || null
+    case 'age':
+      return Math.max(0, (item.finished ? day(item.finished) : dayNumber(looking.today)) - day(item.created))
+    case 'level': {
+      let level = 0
+      for (let at = parents()[0]; at; at = at.parent ? reader.maybe('item', at.parent) : undefined) level++
+      return level
+    }
+    case 'parent':
+      return parents()[0]?.id ?? null
+    case 'statusSince':
+    case 'started':
+    case 'finished':
+    case 'created':
+    case 'changed':
+      return item[by] === null ? null : Date.parse(item[by])
+  }
+  const value = item.values[by]
+  if (!field || isEmptyValue(value)) return null
+  if (field.type === 'date') return dayNumber(String(value))
+  if (field.type === 'checkbox' || field.type === 'longText') return 1
+  return value as Plain
+}
+
+function plainDay(reader: Reader, day: Day, { today }: Looking): number {
+  if (typeof day === 'string') return dayNumber(day)
+  const now = dayNumber(today)
+  if (day.of === 'day') return now + day.n
+  if (day.of !== 'workingDay') return day.end ? startOf(day.of, now, day.n + 1) - 1 : startOf(day.of, now, day.n)
+  const { workingWeek, holidays } = reader.workspace()
+  const isWorked = (one: string) => workingWeek.includes(weekday(one)) && !holidays.includes(one)
+  let at = now
+  for (let left = Math.abs(day.n); left; left -= Number(isWorked(fromDayNumber(at)))) at += Math.sign(day.n)
+  return at
+}
+
+function passes(reader: Reader, item: Item, by: string, test: FactTest, looking: Looking): boolean {
+  const held = plainly(reader, item, by, looking)
+  const kind = maybeFact(reader, item.project, by)?.kind
+  switch (test.is) {
+    case 'empty':
+      return held === null
+    case 'filled':
+      return held !== null
+    case 'anyOf':
+    case 'allOf': {
+      const ids = Array.isArray(held) ? held : held === null ? [] : [String(held)]
+      const meant = test.values.flatMap((one) => (one === 'me' ? [looking.me as string] : one === 'craft' ? craftOf(reader, looking.me) : [one])) // prettier-ignore
+      return test.is === 'anyOf' ? meant.some((one) => ids.includes(one)) : meant.every((one) => ids.includes(one))
+    }
+    case 'has':
+      return foldText(test.words).split(/\s+/).filter(Boolean).every((word) => foldText(String(held ?? '')).includes(word)) // prettier-ignore
+    case 'between':
+      return typeof held === 'number' && held >= (test.from ?? -Infinity) && held <= (test.to ?? Infinity)
+    case 'days': {
+      if (held === null) return false
+      const day = kind === 'instant' ? dayNumber(dateIn(reader.workspace().timeZone, new Date(Number(held)).toISOString())) : Number(held) // prettier-ignore
+      const from = test.from === null ? -Infinity : plainDay(reader, test.from, looking)
+      const to = test.to === null ? Infinity : plainDay(reader, test.to, looking)
+      return day >= from && day <= to
+    }
+  }
+}
+
+export function meets(reader: Reader, item: Item, condition: Condition, looking: Looking): boolean {
+  const children = () => [...reader.childrenOf(item.id)].filter((one) => !one.archived)
+  switch (condition.about) {
+    case 'fact':
+      return passes(reader, item, condition.fact, condition.test, looking)
+    case 'all':
+      return condition.of.every((one) => meets(reader, item, one, looking))
+    case 'any':
+      return !condition.of.length || condition.of.some((one) => meets(reader, item, one, looking))
+    case 'none':
+      return !condition.of.some((one) => meets(reader, item, one, looking))
+    case 'anyChild':
+      return children().some((one) => meets(reader, one, condition.that, looking))
+    case 'allChildren':
+      return children().length > 0 && children().every((one) => meets(reader, one, condition.that, looking))
+    case 'parent': {
+      const parent = item.parent && reader.maybe('item', item.parent)
+      return !!parent && meets(reader, parent, condition.that, looking)
+    }
+    case 'someAncestor':
+      for (let at = item.parent; at;) {
+        const parent = reader.maybe('item', at)
+        if (!parent) return false
+        if (meets(reader, parent, condition.that, looking)) return true
+        at = parent.parent
+      }
+      return false
+    case 'was': {
+      const end = dayNumber(looking.today) - condition.daysAgo
+      const dayOf = (instant: string) => dayNumber(dateIn(reader.workspace().timeZone, instant))
+      if (dayOf(item.created) > end) return false
+      const status = dayOf(item.statusSince) <= end ? item.status : looking.past?.(condition.daysAgo, item.id)
+      return condition.statuses.some((one) => one === status)
+    }
+  }
+}
+
+function groupValues(reader: Reader, item: Item, { by, grain = 'day' }: GroupKey, looking: Looking): GroupValue[] {
+  const held = plainly(reader, item, by, looking)
+  if (held === null) return [null]
+  if (Array.isArray(held)) return [...held] as string[]
+  const { kind } = maybeFact(reader, item.project, by) ?? {}
+  if (kind === 'day') return [startOf(grain, Number(held))]
+  if (kind === 'instant')
+    return [startOf(grain, dayNumber(dateIn(reader.workspace().timeZone, new Date(Number(held)).toISOString())))]
+  return [held as GroupValue]
+}
+
+/** The place of an id among those of its fact. */
+function placeOf(reader: Reader, project: ProjectId, by: string, id: string): number {
+  const people = () =>
+    [...reader.all('person')].sort((a, b) => compareText(a.name, b.name)).map((one) => one.id as string)
+  const field = reader.maybe('field', by)
+  const lists: Record<string, () => readonly string[]> = {
+    status: () => statusesOf(reader, project).map((one) => one.id), kind: () => kindsOf(reader, project).map((one) => one.id),
+    phase: () => ['waiting', 'active', 'finished', 'dropped'], turn: () => ['nobody', ...people()], people, createdBy: people, changedBy: people,
+    parent: () => [...reader.itemsOf(project)].sort(compareRanked).map((one) => one.id),
+  } // prettier-ignore
+  const list = lists[by]?.() ?? (field?.type === 'people' ? people() : (field?.settings.options ?? []).map((one) => one.id as string)) // prettier-ignore
+  const at = list.indexOf(id)
+  return at < 0 ? list.length : at
+}
+
+function compareHeld(reader: Reader, project: ProjectId, by: string, a: Plain, b: Plain): number {
+  const { kind } = maybeFact(reader, project, by) ?? {}
+  if (kind === 'text') return compareText(String(a), String(b))
+  if (kind !== 'choice' && kind !== 'choices' && by !== 'parent') return Number(a) - Number(b)
+  const least = (held: Plain) => Math.min(...(Array.isArray(held) ? held : [String(held)]).map((id) => placeOf(reader, project, by, id))) // prettier-ignore
+  return least(a) - least(b)
+}
+
+/** The view's order, for two items. */
+export function plainOrder(reader: Reader, project: ProjectId, sort: readonly SortKey[], looking: Looking) {
+  return (a: Item, b: Item): number => {
+    for (const { by, down, emptyFirst } of sort) {
+      if (by === 'rank') return down ? compareRanked(b, a) : compareRanked(a, b)
+      const [x, y] = [plainly(reader, a, by, looking), plainly(reader, b, by, looking)]
+      if (x === null || y === null) {
+        if (x === y) continue
+        return (x === null) === !!emptyFirst ? -1 : 1
+      }
+      const order = compareHeld(reader, project, by, x, y)
+      if (order) return down ? -order : order
+    }
+    return compareRanked(a, b)
+  }
+}
+
+export interface PlainGroup {
+  readonly path: readonly GroupValue[]
+  readonly count: number
+  readonly totals: readonly (number | null)[]
+  readonly groups: readonly PlainGroup[]
+  readonly items: readonly string[]
+}
+
+/** A view worked out item by item, as one would say it. */
+export function plainView(
+  reader: Reader,
+  project: ProjectId,
+  question: ViewQuestion,
+  looking: Looking,
+): { items: Item[]; totals: readonly (number | null)[]; groups: PlainGroup[] } {
+  const { where, group, sort, totals } = question
+  const hidden = group.filter((key) => key.hideNone)
+  const items = [...reader.itemsOf(project)]
+    .filter(
+      (item) =>
+        !item.archived &&
+        where.every((one) => meets(reader, item, one, looking)) &&
+        hidden.every((key) => plainly(reader, item, key.by, looking) !== null),
+    )
+    .sort(plainOrder(reader, project, sort, looking))
+  const total = ({ name, of }: Total, its: readonly Item[]): number | null => {
+    const held =
+      of === undefined ? [] : its.map((item) => plainly(reader, item, of, looking)).filter((one) => one !== null)
+    const kind = of === undefined ? undefined : maybeFact(reader, project, of)?.kind
+    const isSummed = !!of && reader.maybe('field', of)?.type === 'number'
+    const numbers = held.map((one) => (typeof one === 'number' ? one : 1)).sort((a, b) => a - b)
+    const sum = (list: readonly number[]) => list.reduce((x, y) => x + y, 0)
+    const all = of === undefined ? [] : items.map((item) => plainly(reader, item, of, looking)).filter((one) => typeof one === 'number') // prettier-ignore
+    switch (name) {
+      case 'count':
+        return its.length
+      case 'filled':
+        return held.length
+      case 'empty':
+        return its.length - held.length
+      case 'sum':
+        return numbers.length ? sum(numbers) : null
+      case 'average':
+        return numbers.length ? sum(numbers) / numbers.length : null
+      case 'median':
+        return numbers.length ? (numbers[(numbers.length - 1) >> 1]! + numbers[numbers.length >> 1]!) / 2 : null
+      case 'least':
+        return numbers[0] ?? null
+      case 'most':
+        return numbers.at(-1) ?? null
+      case 'distinct':
+        return new Set(held.flatMap((one) => (Array.isArray(one) ? [...one] : [one]))).size
+      case 'share':
+        if (of === undefined) return items.length ? its.length / items.length : null
+        if (isSummed) return sum(all as number[]) ? sum(numbers) / sum(all as number[]) : null
+        return its.length && kind ? held.length / its.length : null
+    }
+  }
+  const order = (key: GroupKey) => (a: GroupValue, b: GroupValue) => {
+    if (a === null || b === null) return Number(a === null) - Number(b === null)
+    const kind = maybeFact(reader, project, key.by)?.kind
+    const isId = kind === 'choice' || kind === 'choices'
+    const by = isId ? placeOf(reader, project, key.by, String(a)) - placeOf(reader, project, key.by, String(b)) : kind === 'text' ? compareText(String(a), String(b)) : Number(a) - Number(b) // prettier-ignore
+    return (by || (a < b ? -1 : a > b ? 1 : 0)) * (key.down ? -1 : 1)
+  }
+  const level = (depth: number, path: readonly GroupValue[], its: readonly Item[]): PlainGroup[] => {
+    const key = group[depth]
+    if (!key) return []
+    const parts = new Map<GroupValue, Item[]>()
+    for (const item of its)
+      for (const value of groupValues(reader, item, key, looking)) parts.set(value, [...(parts.get(value) ?? []), item])
+    const groups = [...parts]
+      .sort(([a], [b]) => order(key)(a, b))
+      .map(([value, part]) => ({
+        path: [...path, value],
+        count: part.length,
+        totals: totals.map((one) => total(one, part)),
+        groups: level(depth + 1, [...path, value], part),
+        items: depth === group.length - 1 ? part.map((one) => one.id as string) : [],
+        by: key.byTotal ? total(key.byTotal, part) : null,
+      }))
+    if (key.byTotal)
+      groups.sort((a, b) => (a.by === null || b.by === null ? Number(a.by === null) - Number(b.by === null) : (a.by - b.by) * (key.down ? -1 : 1))) // prettier-ignore
+    return groups.map(({ by: _by, ...one }) => one)
+  }
+  return { items, totals: totals.map((one) => total(one, items)), groups: level(0, [], items) }
+}
+
+export const testToday = '2026-11-25'
+const day = (from: number, to: number) => fc.integer({ min: from, max: to }).map((n) => fromDayNumber(dayNumber(testToday) + n)) // prettier-ignore
+const titles = fc.constantFrom(
+  'Reseat the ridge', 'reseat the Ridge', 'Ridge 2', 'Ridge 10', 'Öl the winders', 'Oil the winders', 'Pane 7', 'pané 7', 'Łagging', 'план', 'Zinc', 'a', 'b c',
+) // prettier-ignore
+
+/** Everything that random views and items are made of, for a workspace whose ids are always the same. */
+export function randomOf(small: Small) {
+  const { state, project, people } = small
+  const fields = fieldsOf(state, project.id)
+  const statuses = statusesOf(state, project.id)
+  const everyone = [...Object.values(people).map((one) => one.id as string)]
+  const ids = (field: Field) => (field.type === 'people' ? everyone : (field.settings.options ?? []).map((one) => one.id as string)) // prettier-ignore
+  const value = (field: Field): fc.Arbitrary<Value> => {
+    switch (field.type) {
+      case 'shortText':
+        return titles
+      case 'longText':
+        return fc.constant({ revision: 1 })
+      case 'number':
+        return fc.integer({ min: -300, max: 900 })
+      case 'oneOption':
+        return fc.constantFrom(...ids(field))
+      case 'severalOptions':
+      case 'people':
+        return fc.subarray(ids(field), { minLength: 1 }).map((list) => [...list].sort())
+      case 'date':
+        return day(-40, 60)
+      case 'checkbox':
+        return fc.constant(true)
+    }
+  }
+  const values = fc.record(Object.fromEntries(fields.map((field) => [field.id, fc.option(value(field), { freq: 2 })])))
+    .map((held) => Object.fromEntries(Object.entries(held).filter(([, one]) => one !== null)) as Item['values']) // prettier-ignore
+  const instant = fc.integer({ min: -60 * 24, max: 12 }).map((hours) => new Date(Date.parse(`${testToday}T09:00:00Z`) + hours * 3_600_000 + 1234).toISOString()) // prettier-ignore
+  const facts = factsOf(state, project).filter((fact) => fact.by !== 'rank')
+  const listed = (by: string): string[] => {
+    const field = fields.find((one) => one.id === by)
+    if (field) return field.type === 'people' ? [...everyone, 'me', 'craft'] : ids(field)
+    if (by === 'status') return statuses.map((one) => one.id)
+    if (by === 'kind') return kindsOf(state, project.id).map((one) => one.id)
+    if (by === 'phase') return ['waiting', 'active', 'finished', 'dropped']
+    if (by === 'turn') return [...everyone, 'me', 'craft', 'nobody']
+    if (by === 'parent') return Array.from({ length: 6 }, (_, i) => itemId(i))
+    return [...everyone, 'me', 'craft']
+  }
+  const someDay: fc.Arbitrary<Day> = fc.oneof(
+    day(-40, 40),
+    fc.record({ of: fc.constantFrom('day', 'workingDay', 'week', 'month', 'quarter', 'year'), n: fc.integer({ min: -12, max: 12 }) }), // prettier-ignore
+    fc.record({ of: fc.constantFrom('week', 'month', 'quarter', 'year'), n: fc.integer({ min: -2, max: 2 }), end: fc.constant(true) }), // prettier-ignore
+  ) as fc.Arbitrary<Day>
+  const test = (by: string): fc.Arbitrary<FactTest> => {
+    const fact = facts.find((one) => one.by === by)!
+    const of: Record<string, () => fc.Arbitrary<FactTest>> = {
+      empty: () => fc.constant({ is: 'empty' }),
+      filled: () => fc.constant({ is: 'filled' }),
+      anyOf: () => fc.record({ is: fc.constant('anyOf' as const), values: fc.uniqueArray(fc.constantFrom(...listed(by)), { minLength: 1, maxLength: 4 }) }), // prettier-ignore
+      allOf: () => fc.record({ is: fc.constant('allOf' as const), values: fc.uniqueArray(fc.constantFrom(...listed(by)), { minLength: 1, maxLength: 2 }) }), // prettier-ignore
+      has: () => fc.record({ is: fc.constant('has' as const), words: fc.constantFrom('ridge', 'OIL', 'pane', 'the w', 'wind the', '7', 'lag', 'план') }), // prettier-ignore
+      between: () => fc.record({ is: fc.constant('between' as const), from: fc.option(fc.integer({ min: -100, max: 400 })), to: fc.option(fc.integer({ min: -100, max: 400 })) }) as fc.Arbitrary<FactTest>, // prettier-ignore
+      days: () =>
+        fc.record({
+          is: fc.constant('days' as const),
+          from: fc.option(someDay),
+          to: fc.option(someDay),
+        }) as fc.Arbitrary<FactTest>,
+    }
+    return fc.oneof(...kindsOfFacts[fact.kind].tests.map((name) => of[name]!()))
+  }
+  const factCondition = fc.constantFrom(...facts).chain((fact) => test(fact.by).map((one): Condition => ({ about: 'fact', fact: fact.by, test: one }))) // prettier-ignore
+  const was = fc.record({ about: fc.constant('was' as const), daysAgo: fc.integer({ min: 1, max: 40 }), statuses: fc.subarray(statuses.map((one) => one.id), { minLength: 1 }) }) // prettier-ignore
+  const condition: fc.Arbitrary<Condition> = fc.letrec<{ any: Condition }>((tie) => ({
+    any: fc.oneof(
+      { depthSize: 'small', withCrossShrink: true },
+      { weight: 6, arbitrary: factCondition },
+      { weight: 1, arbitrary: was as fc.Arbitrary<Condition> },
+      { weight: 3, arbitrary: fc.record({ about: fc.constantFrom('all', 'any', 'none'), of: fc.array(tie('any'), { minLength: 1, maxLength: 3 }) }) as fc.Arbitrary<Condition> },
+      { weight: 2, arbitrary: fc.record({ about: fc.constantFrom('anyChild', 'allChildren', 'parent', 'someAncestor'), that: tie('any') }) as fc.Arbitrary<Condition> },
+    ), // prettier-ignore
+  })).any
+  const totalOf: fc.Arbitrary<Total> = fc.oneof(
+    fc.constantFrom<Total>({ name: 'count' }, { name: 'share' }),
+    fc.constantFrom(...facts).chain((fact) => fc.constantFrom(...kindsOfFacts[fact.kind].totals).map((name) => ({ name, of: fact.by }))), // prettier-ignore
+  )
+  const sortKey: fc.Arbitrary<SortKey> = fc.record(
+    { by: fc.constantFrom(...facts.map((one) => one.by), 'rank'), down: fc.boolean(), emptyFirst: fc.constant(true) },
+    { requiredKeys: ['by', 'down'] },
+  )
+  const groupKey: fc.Arbitrary<GroupKey> = fc.record(
+    { by: fc.constantFrom(...facts.map((one) => one.by)), grain: fc.constantFrom<Grain[]>('week', 'month', 'quarter', 'year'), down: fc.constant(true), byTotal: totalOf, hideNone: fc.constant(true) },
+    { requiredKeys: ['by'] },
+  ).map((key) => (kindsOfFacts[facts.find((one) => one.by === key.by)!.kind].isDated ? key : { ...key, grain: undefined })) // prettier-ignore
+  const view: fc.Arbitrary<ViewQuestion> = fc.record({
+    where: fc.array(condition, { maxLength: 3 }),
+    group: fc.uniqueArray(groupKey, { maxLength: 3, selector: (one) => one.by }),
+    sort: fc.array(sortKey, { maxLength: 3 }),
+    totals: fc.array(totalOf, { maxLength: 4 }),
+  })
+  const item = fc.record({
+    title: titles, status: fc.constantFrom(...statuses.map((one) => one.id)), values, parent: fc.option(fc.nat(30)), created: instant, statusSince: instant, changed: instant,
+    finished: fc.option(instant, { freq: 3 }), started: fc.option(instant), archived: fc.option(instant, { freq: 8 }), rank: fc.stringMatching(/^[a-c]{1,3}$/), by: fc.constantFrom(...Object.values(people).map((one) => one.id)),
+  }) // prettier-ignore
+  const itemId = (i: number): string => `00000000-0000-7000-9000-${i.toString(16).padStart(12, '0')}`
+  type Rolled = typeof item extends fc.Arbitrary<infer T> ? T : never
+  /** The i-th item; inside an earlier one, so that there are no loops. */
+  const itemAt = (i: number, one: Rolled, isThere: (id: string) => boolean): Item => {
+    const { by, parent, ...rest } = one
+    const above = parent !== null && parent < i && isThere(itemId(parent)) ? itemId(parent) : null
+    return {
+      ...rest, id: itemId(i), project: project.id, number: i + 1, kind: kindsOf(state, project.id)[0]!.id, siblingRank: one.rank, stay: 'x', createdBy: by, changedBy: by, parent: above,
+    } as Item // prettier-ignore
+  }
+  return { view, condition, item, itemAt, itemId, factCondition }
+}

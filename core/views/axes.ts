@@ -1,0 +1,170 @@
+/** What a view is grouped by: which groups an item is in, and the order that the groups stand in. */
+import { compareText } from '../base/collation'
+import { startOf } from '../base/dates'
+import { noDay } from '../fields/columns/column'
+import { phases } from '../model/names'
+import { kindsOf, statusesOf } from '../model/reader'
+import type { Grain, GroupKey } from '../model/records'
+import { maybeFact } from './facts'
+import { daysOf } from './looking'
+import { sourceOf, type Asked, type ChoiceSource, type Source } from './sources'
+
+/**
+ * What a group is: the id of an option, person, status …; a text; a number at its field's scale; the first day number of
+ * a period; 1 for what is ticked. Null: the items that have none.
+ */
+export type GroupValue = string | number | null
+
+export interface Axis {
+  readonly key: GroupKey
+  /** An item is in one group of it at most. */
+  readonly isSingle: boolean
+  /** The groups that an item is in; it is always in one at least. */
+  valuesAt(row: number): readonly GroupValue[]
+  /** Writes for `rows[0..m)` which of `values`, in their order, each is in; for single axes. */
+  fill(rows: Int32Array, m: number, to: Uint32Array): { readonly values: readonly GroupValue[] }
+  /** The order of groups, those without a value last. */
+  compare(a: GroupValue, b: GroupValue): number
+  /** The groups that there are though nothing is in them, among those from the first to the last of `held`. */
+  known(held: readonly GroupValue[]): readonly GroupValue[]
+}
+
+const none: readonly GroupValue[] = [null]
+/** So many periods are shown empty at most. */
+const mostPeriods = 400
+
+/** Undefined: it cannot be grouped by (any more). */
+export function axisOf(ask: Asked, key: GroupKey): Axis | undefined {
+  const source = sourceOf(ask, key.by)
+  if (!source) return undefined
+  const way = key.down ? -1 : 1
+  const natural = naturalOrder(source)
+  const compare = (a: GroupValue, b: GroupValue): number => {
+    if (a === null || b === null) return Number(a === null) - Number(b === null)
+    return way * natural(a, b)
+  }
+  const one = { key, compare, known: (held: readonly GroupValue[]) => knownValues(ask, source, key, held) }
+  if (source.kind === 'choices') {
+    const isSingle = key.by === 'parent'
+    const valuesAt = (row: number) => {
+      const values = source.valuesAt(row)
+      return values.length ? values : none
+    }
+    return { ...one, isSingle, valuesAt, fill: fillBy((row) => valuesAt(row)[0]!, compare) }
+  }
+  const valueAt = singleValue(ask, source, key.grain ?? 'day')
+  return {
+    ...one,
+    isSingle: true,
+    valuesAt: (row) => [valueAt(row)],
+    fill: source.kind === 'choice' ? fillByCode(source, compare) : fillBy(valueAt, compare),
+  }
+}
+
+function naturalOrder(source: Source): (a: string | number, b: string | number) => number {
+  if (source.kind === 'choice' || source.kind === 'choices') {
+    const { place } = source
+    return (a, b) => place(String(a)) - place(String(b)) || (a < b ? -1 : a > b ? 1 : 0)
+  }
+  // Texts that a reader takes for one are still two groups.
+  if (source.kind === 'text') return (a, b) => compareText(String(a), String(b)) || (a < b ? -1 : a > b ? 1 : 0)
+  return (a, b) => Number(a) - Number(b)
+}
+
+function singleValue(
+  ask: Asked,
+  source: Exclude<Source, { kind: 'choices' }>,
+  grain: Grain,
+): (row: number) => GroupValue {
+  switch (source.kind) {
+    case 'choice':
+      return (row) => source.valueOf(source.column.a[row]!) || null
+    case 'number':
+      return (row) => {
+        const x = source.at(row)
+        return Number.isNaN(x) ? null : x
+      }
+    case 'text':
+      return (row) => source.column.a[row] ?? null
+    case 'flag':
+      return (row) => (source.isSet(row) ? 1 : null)
+    case 'day': {
+      const start = starts(grain)
+      return (row) => (source.column.a[row] === noDay ? null : start(source.column.a[row]!))
+    }
+    case 'instant': {
+      const start = starts(grain)
+      const days = daysOf(ask.reader.workspace())
+      return (row) => (source.column.isEmpty(row) ? null : start(days.dayOf(source.column.a[row]!)))
+    }
+  }
+}
+
+/** The first day of the period of a day; worked out once for each day. */
+function starts(grain: Grain): (day: number) => number {
+  const known = new Map<number, number>()
+  return (day) => {
+    const start = known.get(day)
+    if (start !== undefined) return start
+    const its = startOf(grain, day)
+    known.set(day, its)
+    return its
+  }
+}
+
+function fillBy(valueAt: (row: number) => GroupValue, compare: Axis['compare']): Axis['fill'] {
+  return (rows, m, to) => {
+    const found = new Map<GroupValue, number>()
+    for (let k = 0; k < m; k++) {
+      const value = valueAt(rows[k]!)
+      let at = found.get(value)
+      if (at === undefined) found.set(value, (at = found.size))
+      to[k] = at
+    }
+    const values = [...found.keys()].sort(compare)
+    const place = new Uint32Array(values.length)
+    values.forEach((value, i) => (place[found.get(value)!] = i))
+    for (let k = 0; k < m; k++) to[k] = place[to[k]!]!
+    return { values }
+  }
+}
+
+function fillByCode({ column, valueOf }: ChoiceSource, compare: Axis['compare']): Axis['fill'] {
+  return (rows, m, to) => {
+    const valueByCode = column.codes.ids.map((_, code) => valueOf(code) || null)
+    const values = [...new Set(valueByCode)].sort(compare)
+    const placeOf = new Map(values.map((value, i) => [value, i]))
+    const places = Uint32Array.from(valueByCode, (value) => placeOf.get(value)!)
+    byCode(column.a, places, rows, m, to)
+    return { values }
+  }
+}
+function byCode(a: Uint16Array, places: Uint32Array, rows: Int32Array, m: number, to: Uint32Array): void {
+  for (let k = 0; k < m; k++) to[k] = places[a[rows[k]!]!]!
+}
+
+function knownValues(
+  { reader, project }: Asked,
+  source: Source,
+  key: GroupKey,
+  held: readonly GroupValue[],
+): readonly GroupValue[] {
+  const fact = maybeFact(reader, project, key.by)
+  const { field } = fact ?? {}
+  if (field?.settings.options) return field.settings.options.map((option) => option.id)
+  if (key.by === 'status') return statusesOf(reader, project).map((one) => one.id)
+  if (key.by === 'kind') return kindsOf(reader, project).map((one) => one.id)
+  if (key.by === 'phase') return phases
+  if (source.kind === 'flag') return [1, null]
+  if (source.kind === 'day' || source.kind === 'instant') return periods(key.grain ?? 'day', held)
+  return []
+}
+
+function periods(grain: Grain, held: readonly GroupValue[]): number[] {
+  const days = held.filter((one): one is number => typeof one === 'number')
+  const last = Math.max(...days)
+  const found: number[] = []
+  for (let day = Math.min(...days); day <= last && found.length < mostPeriods; day = startOf(grain, day, 1))
+    found.push(day)
+  return found
+}

@@ -1,0 +1,113 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import type { Item } from '../model/records'
+import { plainView, randomOf, testToday, type PlainGroup } from '../test-kit/views'
+import { smallWorkspace, type Small } from '../test-kit/workspace'
+import type { ViewQuestion } from './evaluate'
+import { LiveView, type Group } from './live'
+import type { Looking } from './looking'
+import { asked } from './sources'
+
+const template = smallWorkspace()
+const random = randomOf(template)
+/** So many random projects and views; a hundred times as many by `VIEWS_RUNS=…`. */
+const numRuns = 600
+
+function projectWith(items: readonly Parameters<typeof random.itemAt>[1][]): Small {
+  const small = smallWorkspace()
+  for (const person of [small.people.owner, small.people.lead])
+    small.state.put('person', person.id, { ...person, craft: 'plants' })
+  items.forEach((one, i) => small.state.put('item', random.itemId(i), random.itemAt(i, one, (id) => !!small.state.placeOf(id)))) // prettier-ignore
+  return small
+}
+const lookingAt = (small: Small): Looking => {
+  const statuses = [...small.state.all('status')]
+  return {
+    me: small.people.owner.id,
+    today: testToday,
+    past: (daysAgo, item) => statuses[(daysAgo + item.charCodeAt(item.length - 1)) % statuses.length]?.id,
+  }
+}
+
+/** What both say, in the same shape. */
+function shown(live: LiveView) {
+  const { table } = live.plan.ask
+  const { totals } = live.question
+  const group = (one: Group): PlainGroup => ({
+    path: one.path,
+    count: one.count,
+    totals: one.totals.slice(0, totals.length),
+    groups: one.groups.map(group),
+    items: Array.from(one.rows.subarray(0, one.n), (row) => table.ids[row]!),
+  })
+  return {
+    items: live.question.group.length ? undefined : Array.from(live.inOrder(), (row) => table.ids[row]),
+    count: live.count,
+    totals: live.totals.slice(0, totals.length),
+    groups: live.question.group.length ? live.groups.map(group) : [],
+  }
+}
+function plain(small: Small, question: ViewQuestion, looking: Looking) {
+  const { items, totals, groups } = plainView(small.state, small.project.id, question, looking)
+  const ids = items.map((one: Item) => one.id as string)
+  return { items: question.group.length ? undefined : ids, count: items.length, totals, groups }
+}
+const liveOf = (small: Small, question: ViewQuestion, looking: Looking) =>
+  new LiveView(question, asked(small.state, small.project.id, looking))
+
+describe('the engine, against a view worked out item by item', () => {
+  it('gives the same items, order, groups and totals for any question', () => {
+    fc.assert(
+      fc.property(fc.array(random.item, { maxLength: 90 }), random.view, (items, question) => {
+        const small = projectWith(items)
+        const looking = lookingAt(small)
+        expect(shown(liveOf(small, question, looking))).toEqual(plain(small, question, looking))
+      }),
+      { numRuns },
+    )
+  })
+
+  const change = fc.record({ at: fc.nat(80), what: fc.constantFrom('anew', 'gone', 'status', 'values', 'title', 'parent', 'rank', 'archived'), to: random.item }) // prettier-ignore
+  it('kept right change by change, gives what it would give worked out anew', () => {
+    fc.assert(
+      fc.property(
+        fc.array(random.item, { minLength: 5, maxLength: 70 }),
+        random.view,
+        fc.array(fc.array(change, { minLength: 1, maxLength: 4 }), { minLength: 1, maxLength: 12 }),
+        (items, question, steps) => {
+          const small = projectWith(items)
+          const looking = lookingAt(small)
+          const live = liveOf(small, question, looking)
+          for (const step of steps) {
+            const touched = new Set<string>()
+            for (const one of step) apply(small, one, touched)
+            live.update(touched)
+            expect(shown(live)).toEqual(plain(small, question, looking))
+          }
+        },
+      ),
+      { numRuns },
+    )
+  })
+
+  function apply(
+    small: Small,
+    { at, what, to }: { at: number; what: string; to: Parameters<typeof random.itemAt>[1] },
+    touched: Set<string>,
+  ): void {
+    const { state } = small
+    const id = random.itemId(at)
+    const made = random.itemAt(at, to, (other) => !!state.placeOf(other))
+    const touch = (one: string | null | undefined) => one && touched.add(one)
+    touch(id)
+    touch(state.maybe('item', id)?.parent)
+    if (what === 'anew' || !state.placeOf(id)) state.put('item', id, made)
+    else if (what === 'gone') {
+      for (const child of state.childrenOf(id as Item['id'])) touch(child.id)
+      state.put('item', id, undefined)
+    } else if (what === 'values')
+      for (const [field, value] of Object.entries(made.values)) state.set('item', id, field, value)
+    else state.set('item', id, what, made[what as 'title'])
+    touch(state.maybe('item', id)?.parent)
+  }
+})

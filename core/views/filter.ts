@@ -1,0 +1,438 @@
+/** Conditions, compiled to run over columns. */
+import { foldText } from '../base/collation'
+import { assertNever } from '../base/result'
+import { noDay } from '../fields/columns/column'
+import type { CodesColumn, Rows } from '../fields/columns/codes'
+import { noRow, type ItemTable } from '../model/item-table'
+import type { Condition, FactTest } from '../model/records'
+import { dayMeant, daysOf, meant } from './looking'
+import * as scan from './scans'
+import { peopleColumns, sourceOf, type Asked, type ChoicesSource, type Source } from './sources'
+
+/** One condition over the rows of a table. */
+export interface Test {
+  /** Of one row. */
+  test(row: number): boolean
+  /** Writes those of `from[0..m)`, ascending, that meet it to `to`, which may be `from`; gives their number. */
+  keep(from: Int32Array, m: number, to: Int32Array): number
+  /** Sets `marks[k]` where `from[k]` meets it; leaves the others as they are. */
+  mark(from: Int32Array, m: number, marks: Uint8Array): void
+  /** What it costs about, per row; the cheapest is asked first. */
+  readonly cost: number
+  /** Rows that alone can meet it, where they are known beforehand. */
+  readonly candidates?: Candidates
+  /** What an item's relatives are decides whether it meets this. */
+  readonly kin?: Kin
+}
+interface Candidates {
+  /** How many at most. */
+  most(): number
+  /** Ascending, each once; not to be written to. */
+  rows(): Pick<Rows, 'n' | 'a'>
+}
+/** Whose change may change an item's answer: what is inside it, what it is inside of. */
+export interface Kin {
+  readonly inside?: boolean
+  readonly above?: boolean
+}
+
+const tested = (test: (row: number) => boolean, cost = 5, kin?: Kin): Test => ({
+  test, cost, ...(kin && { kin }),
+  keep: (from, m, to) => scan.keepTested(test, from, m, to),
+  mark: (from, m, marks) => scan.markTested(test, from, m, marks),
+}) // prettier-ignore
+
+const never: Test = { test: () => false, keep: () => 0, mark: () => {}, cost: 0 }
+/** All conditions of a list. */
+export const compileAll = (ask: Asked, conditions: readonly Condition[]): Test =>
+  all(conditions.flatMap((one) => compile(ask, one) ?? []))
+
+/** Undefined: it cannot be asked (any more), as of a field that was removed, and so leaves nothing out. */
+export function compile(ask: Asked, condition: Condition): Test | undefined {
+  switch (condition.about) {
+    case 'fact': {
+      const source = sourceOf(ask, condition.fact)
+      if (!source) return undefined
+      return condition.fact === 'people'
+        ? concerns(ask, condition.test, source)
+        : compileTest(ask, source, condition.test)
+    }
+    case 'all':
+    case 'any':
+    case 'none': {
+      const tests = condition.of.flatMap((one) => compile(ask, one) ?? [])
+      if (!tests.length) return undefined
+      return condition.about === 'all' ? all(tests) : condition.about === 'any' ? any(tests) : not(any(tests))
+    }
+    case 'was':
+      return was(ask, condition)
+    case 'anyChild':
+    case 'allChildren':
+    case 'parent':
+    case 'someAncestor': {
+      const that = compile(ask, condition.that)
+      return that && ofKin(ask.table, condition.about, that)
+    }
+    default:
+      return assertNever(condition)
+  }
+}
+
+function kinOf(tests: readonly Test[]): { kin?: Kin } {
+  const inside = tests.some((one) => one.kin?.inside)
+  const above = tests.some((one) => one.kin?.above)
+  return inside || above ? { kin: { inside, above } } : {}
+}
+const costOf = (tests: readonly Test[]) => tests.reduce((sum, one) => sum + one.cost, 1)
+
+function all(tests: readonly Test[]): Test {
+  if (tests.length === 1) return tests[0]!
+  const order = [...tests].sort((a, b) => a.cost - b.cost)
+  const few = tests.flatMap((one) => one.candidates ?? []).sort((a, b) => a.most() - b.most())[0]
+  return {
+    test: (row) => order.every((one) => one.test(row)),
+    keep(from, m, to) {
+      let [rows, n] = [from, m]
+      for (const one of order) {
+        if (!n) return 0
+        n = one.keep(rows, n, to)
+        rows = to
+      }
+      if (rows === from && to !== from) to.set(from.subarray(0, m))
+      return n
+    },
+    mark(from, m, marks) {
+      const mine = new Uint8Array(m)
+      for (const [i, one] of order.entries()) {
+        const its = i ? new Uint8Array(m) : mine
+        one.mark(from, m, its)
+        if (i) for (let k = 0; k < m; k++) mine[k]! &= its[k]!
+      }
+      if (!order.length) mine.fill(1)
+      for (let k = 0; k < m; k++) marks[k]! |= mine[k]!
+    },
+    cost: costOf(tests),
+    ...(few && { candidates: few }),
+    ...kinOf(tests),
+  }
+}
+
+let scratch: Uint8Array = new Uint8Array(0)
+/** Cleared; to be done with before it is asked for again. */
+function marksFor(m: number): Uint8Array {
+  if (scratch.length < m) scratch = new Uint8Array(m * 2)
+  else scratch.fill(0, 0, m)
+  const mine = scratch
+  scratch = new Uint8Array(0)
+  return mine
+}
+function giveBack(marks: Uint8Array): void {
+  if (marks.length > scratch.length) scratch = marks
+}
+
+function any(tests: readonly Test[]): Test {
+  if (tests.length === 1) return tests[0]!
+  const order = [...tests].sort((a, b) => a.cost - b.cost)
+  return {
+    test: (row) => order.some((one) => one.test(row)),
+    keep(from, m, to) {
+      const marks = marksFor(m)
+      for (const one of order) one.mark(from, m, marks)
+      const n = scan.keepMarked(marks, 1, from, m, to)
+      giveBack(marks)
+      return n
+    },
+    mark(from, m, marks) {
+      for (const one of order) one.mark(from, m, marks)
+    },
+    cost: costOf(tests),
+    ...kinOf(tests),
+    ...(tests.every((one) => one.candidates) && { candidates: union(tests.map((one) => one.candidates!)) }),
+  }
+}
+
+function union(parts: readonly Candidates[]): Candidates {
+  const most = () => parts.reduce((sum, one) => sum + one.most(), 0)
+  return {
+    most,
+    rows() {
+      const all = new Int32Array(most())
+      let n = 0
+      for (const part of parts) {
+        const rows = part.rows()
+        all.set(rows.a.subarray(0, rows.n), n)
+        n += rows.n
+      }
+      const a = all.subarray(0, n).sort()
+      let kept = 0
+      for (let k = 0; k < n; k++) if (!k || a[k] !== a[kept - 1]) a[kept++] = a[k]!
+      return { a, n: kept }
+    },
+  }
+}
+
+function not(one: Test): Test {
+  return {
+    test: (row) => !one.test(row),
+    keep(from, m, to) {
+      const marks = marksFor(m)
+      one.mark(from, m, marks)
+      const n = scan.keepMarked(marks, 0, from, m, to)
+      giveBack(marks)
+      return n
+    },
+    mark(from, m, marks) {
+      const its = marksFor(m)
+      one.mark(from, m, its)
+      for (let k = 0; k < m; k++) marks[k]! |= 1 - its[k]!
+      giveBack(its)
+    },
+    cost: one.cost + 1,
+    ...kinOf([one]),
+  }
+}
+
+function compileTest(ask: Asked, source: Source, test: FactTest): Test | undefined {
+  if (test.is === 'empty') return not(filled(source))
+  if (test.is === 'filled') return filled(source)
+  switch (source.kind) {
+    case 'choice':
+      if (test.is !== 'anyOf') return undefined
+      return coded(source, new Set(meant(test.values, ask.reader, ask.looking)))
+    case 'choices':
+      if (test.is !== 'anyOf' && test.is !== 'allOf') return undefined
+      return severalOf(ask, source, test)
+    case 'number':
+      if (test.is !== 'between') return undefined
+      return within(source.column ?? source.at, test.from ?? -Infinity, test.to ?? Infinity)
+    case 'day':
+      if (test.is !== 'days') return undefined
+      return within(source.column, ...daysMeant(ask, test))
+    case 'instant': {
+      if (test.is !== 'days') return undefined
+      const days = daysOf(ask.reader.workspace())
+      const [from, to] = daysMeant(ask, test)
+      return within(
+        source.column,
+        from === firstDay ? -Infinity : days.begin(from),
+        to === noDay - 1 ? Infinity : days.begin(to + 1) - 1,
+      )
+    }
+    case 'text':
+      return test.is === 'has' ? words(source, test.words) : undefined
+    case 'flag':
+      return undefined
+    default:
+      return assertNever(source)
+  }
+}
+
+const firstDay = -0x80000000
+function daysMeant({ reader, looking }: Asked, { from, to }: Extract<FactTest, { is: 'days' }>): [number, number] {
+  const workspace = reader.workspace()
+  return [
+    from === null ? firstDay : dayMeant(from, looking.today, workspace),
+    to === null ? noDay - 1 : dayMeant(to, looking.today, workspace),
+  ]
+}
+
+function filled(source: Source): Test {
+  switch (source.kind) {
+    case 'choice': {
+      return source.column.codes.ids.length ? coded(source, undefined) : never
+    }
+    case 'choices':
+      return source.column
+        ? tested((row) => !source.column!.isEmpty(row), 3)
+        : tested((row) => source.valuesAt(row).length > 0)
+    case 'number':
+      return within(source.column ?? source.at, -Infinity, Infinity)
+    case 'day':
+      return within(source.column, firstDay, noDay - 1)
+    case 'instant':
+      return within(source.column, -Infinity, Infinity)
+    case 'text':
+      return tested((row) => !source.column.isEmpty(row), 3)
+    case 'flag':
+      return tested(source.isSet, 3)
+    default:
+      return assertNever(source)
+  }
+}
+
+/** Of a column of one code a row: those that mean one of these; with none given, those that mean anything. */
+function coded(
+  { column, valueOf }: Extract<Source, { kind: 'choice' }>,
+  values: ReadonlySet<string> | undefined,
+): Test {
+  let yes: Uint8Array = new Uint8Array(0)
+  /** Ids come while a view lives: what is not known yet is looked up again. */
+  const lookUp = (): Uint8Array => {
+    const known = column.codes.ids.length
+    if (yes.length !== known) {
+      yes = new Uint8Array(known)
+      for (let code = 0; code < known; code++)
+        yes[code] = Number(values ? values.has(valueOf(code)) : valueOf(code) !== '')
+    }
+    return yes
+  }
+  return {
+    test: (row) => lookUp()[column.a[row]!] === 1,
+    keep: (from, m, to) => scan.keepCoded(column.a, lookUp(), from, m, to),
+    mark: (from, m, marks) => scan.markCoded(column.a, lookUp(), from, m, marks),
+    cost: 1,
+  }
+}
+
+function severalOf(ask: Asked, source: ChoicesSource, test: Extract<FactTest, { is: 'anyOf' | 'allOf' }>): Test {
+  const values = meant(test.values, ask.reader, ask.looking)
+  if (test.is === 'allOf') return all(values.map((one) => holdsAny(source, [one])))
+  return values.length ? holdsAny(source, values) : never
+}
+
+function holdsAny(source: ChoicesSource, values: readonly string[]): Test {
+  const { column } = source
+  if (!column) return tested((row) => source.valuesAt(row).some((one) => values.includes(one)), 12)
+  const codes = values.map((one) => column.codes.of(one))
+  return {
+    ...slotted(column, codes),
+    candidates: union(codes.map((code) => ({ most: () => column.holding(code).n, rows: () => column.holding(code) }))),
+  }
+}
+
+function slotted(column: CodesColumn, codes: readonly number[]): Test {
+  let yes: Uint8Array = new Uint8Array(0)
+  const lookUp = (): Uint8Array => {
+    if (yes.length !== column.codes.ids.length) {
+      yes = new Uint8Array(column.codes.ids.length)
+      for (const code of codes) yes[code] = 1
+    }
+    return yes
+  }
+  const test = (row: number): boolean => column.codesAt(row).some((code) => codes.includes(code))
+  return {
+    test,
+    keep: (from, m, to) =>
+      column.more.size ? scan.keepTested(test, from, m, to) : scan.keepSlotted(column.a, lookUp(), from, m, to),
+    mark: (from, m, marks) =>
+      column.more.size ? scan.markTested(test, from, m, marks) : scan.markSlotted(column.a, lookUp(), from, m, marks),
+    cost: 2,
+  }
+}
+
+/** In some people field of the item: each of them is asked. */
+function concerns(ask: Asked, test: FactTest, source: Source): Test | undefined {
+  if (test.is !== 'anyOf' || source.kind !== 'choices') return compileTest(ask, source, test)
+  const values = meant(test.values, ask.reader, ask.looking)
+  const place = () => 0
+  const columns = peopleColumns(ask)
+  if (!values.length || !columns.length) return never
+  return any(columns.map((column) => holdsAny({ kind: 'choices', column, place, valuesAt: () => [] }, values)))
+}
+
+function within(
+  of: { a: Int32Array } | { a: Float64Array } | ((row: number) => number),
+  low: number,
+  high: number,
+): Test {
+  if (typeof of === 'function')
+    return tested((row) => {
+      const x = of(row)
+      return x >= low && x <= high
+    }, 8)
+  return {
+    test: (row) => of.a[row]! >= low && of.a[row]! <= high,
+    keep: (from, m, to) => scan.keepWithin(of.a, low, high, from, m, to),
+    mark: (from, m, marks) => scan.markWithin(of.a, low, high, from, m, marks),
+    cost: 1,
+  }
+}
+
+/** All words are in the text, in whatever order. */
+function words({ column }: Extract<Source, { kind: 'text' }>, text: string): Test | undefined {
+  const folded = foldText(text).split(/\s+/).filter(Boolean)
+  if (!folded.length) return undefined
+  const test = (row: number) => folded.every((word) => column.has(row, word))
+  const search = (): Rows => {
+    const found = new Int32Array(column.a.length)
+    return { n: column.search(folded[0]!, found), a: found } as Rows
+  }
+  return {
+    test,
+    // Where most rows are asked, the whole text is searched at once.
+    keep(from, m, to) {
+      if (m * 8 < column.a.length) return scan.keepTested(test, from, m, to)
+      const found = search()
+      let n = scan.keepBoth(found.a, found.n, from, m, to)
+      for (const word of folded.slice(1)) n = scan.keepTested((row) => column.has(row, word), to, n, to)
+      return n
+    },
+    mark: (from, m, marks) => scan.markTested(test, from, m, marks),
+    cost: 40,
+  }
+}
+
+function was(ask: Asked, { daysAgo, statuses }: Extract<Condition, { about: 'was' }>): Test {
+  const { table, reader, looking } = ask
+  const days = daysOf(reader.workspace())
+  const end = days.begin(dayMeant({ of: 'day', n: 1 - daysAgo }, looking.today, reader.workspace()))
+  const wanted = new Set<string>(statuses)
+  return tested((row) => {
+    if (table.created.a[row]! >= end) return false
+    const status =
+      table.statusSince.a[row]! < end
+        ? table.status.codes.ids[table.status.a[row]!]
+        : looking.past?.(daysAgo, table.ids[row]!)
+    return status !== undefined && wanted.has(status)
+  }, 6)
+}
+
+function ofKin(table: ItemTable, kin: 'anyChild' | 'allChildren' | 'parent' | 'someAncestor', that: Test): Test {
+  const isListed = (row: number) => table.listed[row] === 1
+  switch (kin) {
+    case 'anyChild':
+      return tested(
+        (row) => {
+          for (const child of table.childrenOf(row)) if (isListed(child) && that.test(child)) return true
+          return false
+        },
+        20 + that.cost,
+        { ...that.kin, inside: true },
+      )
+    case 'allChildren':
+      // An item with nothing inside it has no child that could fail, yet nobody means it.
+      return tested(
+        (row) => {
+          let some = false
+          for (const child of table.childrenOf(row)) {
+            if (!isListed(child)) continue
+            if (!that.test(child)) return false
+            some = true
+          }
+          return some
+        },
+        20 + that.cost,
+        { ...that.kin, inside: true },
+      )
+    case 'parent':
+      return tested(
+        (row) => {
+          const parent = table.parent[row]!
+          return parent !== noRow && that.test(parent)
+        },
+        10 + that.cost,
+        { ...that.kin, above: true },
+      )
+    case 'someAncestor':
+      return tested(
+        (row) => {
+          let steps = table.n
+          for (let at = table.parent[row]!; at !== noRow && steps-- > 0; at = table.parent[at]!)
+            if (that.test(at)) return true
+          return false
+        },
+        20 + that.cost,
+        { ...that.kin, above: true },
+      )
+  }
+}

@@ -1,0 +1,39 @@
+import { addWorkingDays, dayNumber, startOf, ZoneDays, type PlainDate } from '../base/dates'
+import type { Reader } from '../model/reader'
+import type { Day, PersonId, Workspace } from '../model/records'
+
+/** Who looks, and on which day: what a view's answer depends on besides the items. */
+export interface Looking {
+  readonly me: PersonId
+  readonly today: PlainDate
+  /** The status in which an item stood so many days ago; undefined where it is not known (yet). */
+  readonly past?: (daysAgo: number, item: string) => string | undefined
+}
+
+/** The people of a person's craft, the person among them; the person alone where there is none. */
+export function craftOf(reader: Reader, me: PersonId): readonly string[] {
+  const craft = reader.maybe('person', me)?.craft
+  if (!craft) return [me]
+  return [...reader.all('person')].filter((one) => one.craft === craft).map((one) => one.id)
+}
+
+/** The ids that a list of values means to whoever looks. */
+export const meant = (values: readonly string[], reader: Reader, { me }: Looking): string[] => [
+  ...new Set(values.flatMap((one) => (one === 'me' ? [me] : one === 'craft' ? craftOf(reader, me) : [one]))),
+]
+
+/** The day number that a day means under the workspace's clock. */
+export function dayMeant(day: Day, today: PlainDate, workspace: Workspace): number {
+  if (typeof day === 'string') return dayNumber(day)
+  const now = dayNumber(today)
+  if (day.of === 'day') return now + day.n
+  if (day.of === 'workingDay') return dayNumber(addWorkingDays(today, day.n, workspace))
+  return day.end ? startOf(day.of, now, day.n + 1) - 1 : startOf(day.of, now, day.n)
+}
+
+let zones: ZoneDays | undefined
+/** The days of the workspace's time zone. */
+export function daysOf({ timeZone }: Workspace): ZoneDays {
+  if (zones?.timeZone !== timeZone) zones = new ZoneDays(timeZone)
+  return zones
+}

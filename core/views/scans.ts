@@ -1,0 +1,106 @@
+/**
+ * The loops that a filter spends its time in: one hot loop a function, because several in one are compiled badly.
+ * `keep…` writes the rows of `from[0..m)` that meet something to `to` (which may be `from`) and gives their number;
+ * `mark…` sets a byte for each of them. Without `from` it is all rows below `m`.
+ */
+export function allRows(to: Int32Array, m: number): number {
+  for (let row = 0; row < m; row++) to[row] = row
+  return m
+}
+
+export function keepCoded(a: Uint16Array, yes: Uint8Array, from: Int32Array, m: number, to: Int32Array): number {
+  let n = 0
+  for (let k = 0; k < m; k++) {
+    const row = from[k]!
+    to[n] = row
+    n += yes[a[row]!]!
+  }
+  return n
+}
+export function markCoded(a: Uint16Array, yes: Uint8Array, from: Int32Array, m: number, marks: Uint8Array): void {
+  for (let k = 0; k < m; k++) marks[k]! |= yes[a[from[k]!]!]!
+}
+
+/** `low <= a[row] <= high`. */
+export function keepWithin(
+  a: Int32Array | Float64Array,
+  low: number,
+  high: number,
+  from: Int32Array,
+  m: number,
+  to: Int32Array,
+): number {
+  let n = 0
+  for (let k = 0; k < m; k++) {
+    const row = from[k]!
+    const x = a[row]!
+    to[n] = row
+    n += Number(x >= low && x <= high)
+  }
+  return n
+}
+export function markWithin(
+  a: Int32Array | Float64Array,
+  low: number,
+  high: number,
+  from: Int32Array,
+  m: number,
+  marks: Uint8Array,
+): void {
+  for (let k = 0; k < m; k++) {
+    const x = a[from[k]!]!
+    marks[k]! |= Number(x >= low && x <= high)
+  }
+}
+
+/** Four codes a row: one of them at least. */
+export function keepSlotted(a: Uint16Array, yes: Uint8Array, from: Int32Array, m: number, to: Int32Array): number {
+  let n = 0
+  for (let k = 0; k < m; k++) {
+    const row = from[k]!
+    const at = row * 4
+    to[n] = row
+    n += yes[a[at]!]! | yes[a[at + 1]!]! | yes[a[at + 2]!]! | yes[a[at + 3]!]!
+  }
+  return n
+}
+export function markSlotted(a: Uint16Array, yes: Uint8Array, from: Int32Array, m: number, marks: Uint8Array): void {
+  for (let k = 0; k < m; k++) {
+    const at = from[k]! * 4
+    marks[k]! |= yes[a[at]!]! | yes[a[at + 1]!]! | yes[a[at + 2]!]! | yes[a[at + 3]!]!
+  }
+}
+
+export function keepTested(test: (row: number) => boolean, from: Int32Array, m: number, to: Int32Array): number {
+  let n = 0
+  for (let k = 0; k < m; k++) {
+    const row = from[k]!
+    to[n] = row
+    n += Number(test(row))
+  }
+  return n
+}
+export function markTested(test: (row: number) => boolean, from: Int32Array, m: number, marks: Uint8Array): void {
+  for (let k = 0; k < m; k++) if (!marks[k]) marks[k] = Number(test(from[k]!))
+}
+
+/** Keeps those whose byte is `wanted`. */
+export function keepMarked(marks: Uint8Array, wanted: number, from: Int32Array, m: number, to: Int32Array): number {
+  let n = 0
+  for (let k = 0; k < m; k++) {
+    to[n] = from[k]!
+    n += Number(marks[k] === wanted)
+  }
+  return n
+}
+
+/** Keeps what both have; both ascend. */
+export function keepBoth(a: Int32Array, n: number, from: Int32Array, m: number, to: Int32Array): number {
+  let [kept, i] = [0, 0]
+  for (let k = 0; k < m; k++) {
+    const row = from[k]!
+    while (i < n && a[i]! < row) i++
+    if (i < n && a[i] === row) to[kept++] = row
+  }
+  return kept
+}

@@ -1,0 +1,233 @@
+/** Totals over items: exact sums of whole numbers, and honest about what is empty. */
+import { noDay } from '../fields/columns/column'
+import type { Total } from '../model/records'
+import { sourceOf, type Asked, type Source } from './sources'
+
+/** What a group adds up to, in the order of the view's totals; null: there is nothing to total. */
+export type TotalValues = readonly (number | null)[]
+
+/** What is added up of one fact. */
+export interface Summed {
+  /** The number that a row adds, NaN where it has none; 1 for what is filled and no number. */
+  at(row: number): number
+  /** A column of whole numbers: a loop of its own. */
+  readonly column?: { readonly a: Float64Array }
+}
+
+/** The totals of a view, compiled. */
+export interface TotalsPlan {
+  readonly totals: readonly Total[]
+  /** Each fact that is totalled, once. */
+  readonly facts: readonly Summed[]
+  /** By total: its fact in `facts`; -1 for a count, or for a fact that is not there (any more). */
+  readonly factOf: readonly number[]
+  /** Told apart by these, where distinct values are counted. */
+  readonly apart: readonly ((row: number) => readonly (string | number)[])[]
+}
+
+/** Items and what they add up to, fact by fact. */
+export class Tally {
+  n = 0
+  readonly filled: Float64Array
+  readonly sum: Float64Array
+  constructor(facts: number) {
+    this.filled = new Float64Array(facts)
+    this.sum = new Float64Array(facts)
+  }
+  /** Takes `x` of a fact in or, with `times` -1, out. */
+  add(fact: number, x: number, times: 1 | -1): void {
+    if (x !== x) return
+    this.filled[fact]! += times
+    this.sum[fact]! += times * x
+  }
+  addAll(other: Tally): void {
+    this.n += other.n
+    for (let f = 0; f < this.sum.length; f++) {
+      this.filled[f]! += other.filled[f]!
+      this.sum[f]! += other.sum[f]!
+    }
+  }
+}
+
+export function planTotals(ask: Asked, totals: readonly Total[]): TotalsPlan {
+  const facts: Summed[] = []
+  const apart: TotalsPlan['apart'][number][] = []
+  const known = new Map<string, number>()
+  const factOf = totals.map(({ of }) => {
+    if (of === undefined) return -1
+    const source = known.has(of) ? undefined : sourceOf(ask, of)
+    if (source) {
+      known.set(of, facts.push(summed(source)) - 1)
+      apart.push(valuesOf(source))
+    }
+    return known.get(of) ?? -1
+  })
+  return { totals, facts, factOf, apart }
+}
+
+function summed(source: Source): Summed {
+  switch (source.kind) {
+    case 'number':
+      return { at: source.at, ...(source.column && { column: source.column }) }
+    case 'day':
+      return { at: (row) => (source.column.a[row] === noDay ? Number.NaN : source.column.a[row]!) }
+    case 'instant':
+      return { at: (row) => source.column.a[row]! }
+    case 'choice':
+      return { at: (row) => (source.valueOf(source.column.a[row]!) ? 1 : Number.NaN) }
+    case 'choices':
+      return { at: (row) => (source.valuesAt(row).length ? 1 : Number.NaN) }
+    case 'text':
+      return { at: (row) => (source.column.isEmpty(row) ? Number.NaN : 1) }
+    case 'flag':
+      return { at: (row) => (source.isSet(row) ? 1 : Number.NaN) }
+  }
+}
+
+function valuesOf(source: Source): (row: number) => readonly (string | number)[] {
+  const some = (value: string | number | null | undefined) =>
+    value === null || value === undefined || value === '' ? [] : [value]
+  switch (source.kind) {
+    case 'choice':
+      return (row) => some(source.valueOf(source.column.a[row]!))
+    case 'choices':
+      return source.valuesAt
+    case 'text':
+      return (row) => some(source.column.a[row])
+    default: {
+      const { at } = summed(source)
+      return (row) => (Number.isNaN(at(row)) ? [] : [at(row)])
+    }
+  }
+}
+
+/** Adds up `rows[0..m)` by their group, `groups[k]`. */
+export function tallyBy(
+  { facts }: TotalsPlan,
+  rows: Int32Array,
+  groups: Uint32Array,
+  m: number,
+  size: number,
+): Tally[] {
+  const tallies = Array.from({ length: size }, () => new Tally(facts.length))
+  const counts = new Float64Array(size)
+  countBy(groups, m, counts)
+  tallies.forEach((tally, g) => (tally.n = counts[g]!))
+  facts.forEach(({ column, at }, f) => {
+    const [filled, sum] = [new Float64Array(size), new Float64Array(size)]
+    if (column) sumColumnBy(column.a, rows, groups, m, filled, sum)
+    else sumBy(at, rows, groups, m, filled, sum)
+    tallies.forEach((tally, g) => {
+      tally.filled[f] = filled[g]!
+      tally.sum[f] = sum[g]!
+    })
+  })
+  return tallies
+}
+function countBy(groups: Uint32Array, m: number, counts: Float64Array): void {
+  for (let k = 0; k < m; k++) counts[groups[k]!]!++
+}
+function sumColumnBy(
+  a: Float64Array,
+  rows: Int32Array,
+  groups: Uint32Array,
+  m: number,
+  filled: Float64Array,
+  sum: Float64Array,
+): void {
+  for (let k = 0; k < m; k++) {
+    const x = a[rows[k]!]!
+    if (x !== x) continue
+    const g = groups[k]!
+    filled[g]!++
+    sum[g]! += x
+  }
+}
+function sumBy(
+  at: Summed['at'],
+  rows: Int32Array,
+  groups: Uint32Array,
+  m: number,
+  filled: Float64Array,
+  sum: Float64Array,
+): void {
+  for (let k = 0; k < m; k++) {
+    const x = at(rows[k]!)
+    if (x !== x) continue
+    const g = groups[k]!
+    filled[g]!++
+    sum[g]! += x
+  }
+}
+
+/** What was worked out item by item, by total; emptied when an item of the group changes. */
+export type Remembered = (number | null | undefined)[]
+
+/** The totals of a group, or of all with `overall` itself; `rows` gives its items where a total needs them one by one. */
+export function totalsOf(
+  plan: TotalsPlan,
+  tally: Tally,
+  overall: Tally,
+  rows: () => Int32Array,
+  remembered: Remembered = [],
+): TotalValues {
+  let known: Int32Array | undefined
+  const items = () => (known ??= rows())
+  const once = (i: number, work: () => number | null): number | null => {
+    const before = remembered[i]
+    return before === undefined ? (remembered[i] = work()) : before
+  }
+  return plan.totals.map(({ name, of }, i) => {
+    const f = plan.factOf[i]!
+    if (f < 0) return of !== undefined ? null : name === 'share' ? part(tally.n, overall.n) : tally.n
+    const [filled, sum] = [tally.filled[f]!, tally.sum[f]!]
+    const fact = plan.facts[f]!
+    switch (name) {
+      case 'count':
+        return tally.n
+      case 'filled':
+        return filled
+      case 'empty':
+        return tally.n - filled
+      case 'sum':
+        return filled ? sum : null
+      case 'average':
+        return filled ? sum / filled : null
+      case 'share':
+        return fact.column ? part(sum, overall.sum[f]!) : part(filled, tally.n)
+      case 'median':
+        return once(i, () => medianOf(numbers(fact, items())))
+      case 'least':
+      case 'most':
+        return once(i, () => (filled ? extreme(fact, items(), name === 'most') : null))
+      case 'distinct':
+        return once(i, () => distinct(plan.apart[f]!, items()))
+    }
+  })
+}
+
+const part = (of: number, all: number): number | null => (all ? of / all : null)
+
+function numbers({ at }: Summed, rows: Int32Array): Float64Array {
+  return Float64Array.from(rows, at).filter((x) => x === x)
+}
+/** The middle one; of two, halfway. */
+function medianOf(found: Float64Array): number | null {
+  if (!found.length) return null
+  found.sort()
+  const middle = found.length >> 1
+  return found.length % 2 ? found[middle]! : (found[middle - 1]! + found[middle]!) / 2
+}
+function extreme({ at }: Summed, rows: Int32Array, most: boolean): number {
+  let found = most ? -Infinity : Infinity
+  for (const row of rows) {
+    const x = at(row)
+    if (most ? x > found : x < found) found = x
+  }
+  return found
+}
+function distinct(valuesAt: (row: number) => readonly (string | number)[], rows: Int32Array): number {
+  const found = new Set<string | number>()
+  for (const row of rows) for (const value of valuesAt(row)) found.add(value)
+  return found.size
+}
