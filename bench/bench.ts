@@ -12,6 +12,7 @@ import { Client } from '../tests/kit/client'
 import { newFolder, root, startServer } from '../tests/kit/server'
 import { acknowledged, contextFor, emptyFrames, keyToPaint, launch, opening, scrollThrough } from './browser'
 import { foundProject } from './data'
+import { engineLines } from './engine'
 import { lineOf, median, print, share, type Line } from './line'
 
 const lines: Line[] = []
@@ -80,6 +81,11 @@ function sizeOf(paths: readonly string[]): number {
 }
 
 async function main(): Promise<void> {
+  if (!process.argv.includes('--no-engine')) {
+    say('the view engine …')
+    lines.push(...engineLines([10_000, 100_000]))
+    if (process.argv.includes('--engine')) return
+  }
   const server = await startServer({ demo: true, env: { WRENLEAF_NOW: '' } })
   const client = await new Client(server.url).stepInAs('Séverine')
   const browser = await launch()

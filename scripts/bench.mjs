@@ -21,5 +21,6 @@ await bundle({
   define: { 'import.meta.url': JSON.stringify(new URL('../tests/kit/server.ts', import.meta.url).href) },
 })
 process.exit(
-  spawnSync(process.execPath, [outfile, ...process.argv.slice(2)], { stdio: 'inherit', cwd: root }).status ?? 1,
+  spawnSync(process.execPath, ['--expose-gc', outfile, ...process.argv.slice(2)], { stdio: 'inherit', cwd: root })
+    .status ?? 1,
 )

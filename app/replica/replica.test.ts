@@ -54,7 +54,7 @@ class Elsewhere {
         records: directoryFor(this.small.state, this.me),
       }
     },
-    items: async (project) => toPayload(this.small.state.itemsOf(project as never), this.room.entries.length),
+    items: async (project) => toPayload(this.small.state.table(project as never), this.room.entries.length),
     logAfter: async (after) => {
       this.#up()
       return this.room.entries.slice(after).map((entry) => this.message(entry.sequence))
@@ -90,7 +90,7 @@ class Elsewhere {
       hear({
         tell: 'hello',
         build: 'b',
-        protocol: 1,
+        protocol: 2,
         now: '2026-11-25T09:00:00.000Z',
         sequence: this.room.entries.length,
       })

@@ -12,7 +12,7 @@ import type { State } from '#core/model/state'
 import { Gathered, type Changed, type Ground } from '#core/questions/questions'
 import { directoryEntities } from '#core/wire/directory'
 import { protocol, type Answer, type FeedMessage, type LogMessage } from '#core/wire/feed'
-import { fromPayload } from '#core/wire/payload'
+import { readPayload } from '#core/wire/payload'
 import { LineDown, Refused, type Line } from './line'
 import type { PendingBox } from './pending-box'
 
@@ -216,9 +216,10 @@ export class Replica implements Ground {
       for (const record of directory.records[entity])
         this.state.put(entity, record.id, record as Records[typeof entity])
     for (const [i, payload] of payloads.entries()) {
-      for (const item of fromPayload(payload)) this.state.put('item', item.id, item)
       const project = projects[i]
-      if (project) this.#projectSequence.set(project.id, payload.sequence)
+      if (!project) continue
+      readPayload(this.state.table(project.id), payload)
+      this.#projectSequence.set(project.id, payload.sequence)
     }
     this.sequence = directory.sequence
     for (const command of pending) {

@@ -16,9 +16,15 @@ import {
 /** No row: the parent of what stands at the top. */
 export const noRow = -1
 
+/** Columns that every item has, but for those that are no values. */
 type Fixed = Exclude<ItemColumn, 'project' | 'parent'>
 
 const byCodeUnit = (a: string, b: string): number => (a < b ? -1 : a > b ? 1 : 0)
+
+export interface Levels {
+  readonly order: Int32Array
+  readonly parentAt: Int32Array
+}
 
 let lastVersion = 0
 
@@ -59,6 +65,7 @@ export class ItemTable {
 
   readonly #rows = new Map<string, number>()
   readonly #free: number[] = []
+  #levels: Levels | undefined
   #firstChild = new Int32Array(0)
   #nextSibling = new Int32Array(0)
   #previousSibling = new Int32Array(0)
@@ -95,6 +102,31 @@ export class ItemTable {
     for (let child = this.#firstChild[row]!; child !== noRow; child = this.#nextSibling[child]!) yield child
   }
 
+  /**
+   * The hierarchy level by level: rows with the parents before their children, siblings beside one another, and for each
+   * the place of its parent in that order. Worked out when it is asked for after it has changed.
+   */
+  get levels(): Levels {
+    return (this.#levels ??= this.#byLevels())
+  }
+
+  #byLevels(): Levels {
+    const order = new Int32Array(this.size)
+    const parentAt = new Int32Array(this.size)
+    let n = 0
+    for (const row of this.rows())
+      if (this.parent[row] === noRow) {
+        parentAt[n] = noRow
+        order[n++] = row
+      }
+    for (let k = 0; k < n; k++)
+      for (const child of this.childrenOf(order[k]!)) {
+        parentAt[n] = k
+        order[n++] = child
+      }
+    return { order: order.subarray(0, n), parentAt: parentAt.subarray(0, n) }
+  }
+
   /** Makes room for so many items more. */
   reserve(more: number): void {
     this.#grow(this.n + more)
@@ -108,14 +140,15 @@ export class ItemTable {
     this.#touch(row)
   }
 
-  /** A row for an item that is not there yet, to be filled with `write`. */
+  /** A row for an item that is not there yet, to be written column by column. */
   add(id: string): number {
     const row = this.#free.pop() ?? this.n++
     this.#grow(this.n)
     this.ids[row] = id
+    this.#levels = undefined
     this.#rows.set(id, row)
     const orphans = this.#orphans.get(id)
-    if (orphans) for (const child of [...orphans]) this.#setParent(child, id)
+    if (orphans) for (const child of [...orphans]) this.setParent(child, id)
     return row
   }
 
@@ -123,9 +156,9 @@ export class ItemTable {
     const row = this.#rows.get(id)
     if (row === undefined) return
     const children = [...this.childrenOf(row)]
-    this.#setParent(row, null)
+    this.setParent(row, null)
     this.#rows.delete(id)
-    for (const child of children) this.#setParent(child, id)
+    for (const child of children) this.setParent(child, id)
     for (const column of [...Object.values(this.#fixed), ...this.values.values()]) column.set(row, null)
     this.ids[row] = ''
     this.#free.push(row)
@@ -142,17 +175,16 @@ export class ItemTable {
   }
 
   set(row: number, field: string, value: unknown): void {
-    this.write(row, field, value)
+    if (isItemColumn(field)) this.#write(row, field, value)
+    else this.column(field).set(row, (value ?? null) as Value)
     this.#touch(row)
   }
 
-  /** Like `set`, for many at once; `settle` says that they are all there. */
-  write(row: number, field: string, value: unknown): void {
-    if (isItemColumn(field)) this.#write(row, field, value)
-    else this.column(field).set(row, (value ?? null) as Value)
+  fixed(name: Fixed): Column {
+    return this.#fixed[name]
   }
 
-  /** Takes in that rows from this one on were written. */
+  /** Takes in that rows from this one on were written, column by column. */
   settle(from: number): void {
     for (let row = from; row < this.n; row++) this.#touch(row)
   }
@@ -192,7 +224,7 @@ export class ItemTable {
   }
 
   #write(row: number, name: ItemColumn, value: unknown): void {
-    if (name === 'parent') this.#setParent(row, value as string | null)
+    if (name === 'parent') this.setParent(row, value as string | null)
     else if (name !== 'project') this.#fixed[name].set(row, value as Value)
   }
 
@@ -216,7 +248,9 @@ export class ItemTable {
     for (const column of [...Object.values(this.#fixed), ...this.values.values()]) column.grow(capacity)
   }
 
-  #setParent(row: number, id: string | null): void {
+  /** Puts a row inside an item, also inside one that is not there yet. */
+  setParent(row: number, id: string | null): void {
+    this.#levels = undefined
     const before = this.parent[row]!
     if (before !== noRow) {
       const [previous, next] = [this.#previousSibling[row]!, this.#nextSibling[row]!]

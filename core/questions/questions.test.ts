@@ -153,6 +153,33 @@ describe('a view that is watched', () => {
     expect(removed.all).toBe(true)
   })
 
+  it('says groups with heads before their items, their totals in turn, and folded ones by their heads alone', () => {
+    const { need, effort } = small.project.uses
+    const [must, should] = small.state.maybe('field', need!)!.settings.options!.map((one) => one.id)
+    add(['a', 'b'], { values: { [need!]: must, [effort!]: 150 } })
+    add(['c'], { values: { [need!]: should, [effort!]: 50 } })
+    add(['d'])
+    const watch = watchOf(table, { ...table.definition, group: [{ by: need! }], totals: [{ name: 'sum', of: effort! }, { name: 'count' }] }) // prettier-ignore
+    const said = () => {
+      const answer = watch.answer() as TableAnswer
+      const lines = answer.stretch.rows.map((line) => (isHead(line) ? [line.path[0], ...line.totals] : line.item.title))
+      return { totals: answer.totals, count: answer.lines, lines }
+    }
+    const heads = [[must, 300, 2], [should, 50, 1], [null, null, 1]] // prettier-ignore
+    expect(said()).toEqual({ totals: [350, 4], count: 7, lines: [heads[0], 'a', 'b', heads[1], 'c', heads[2], 'd'] })
+    watch.fold([JSON.stringify([must])])
+    expect(said()).toEqual({ totals: [350, 4], count: 5, lines: [heads[0], heads[1], 'c', heads[2], 'd'] })
+  })
+
+  it('shows an item in each of its groups, and counts it once', () => {
+    const tags = fieldsOf(small.state, small.project.id).find((one) => one.name === 'tags')!
+    const [one, two] = tags.settings.options!.map((option) => option.id as string)
+    add(['both'], { values: { [tags.id]: [one!, two!].sort() } })
+    const watch = watchOf(table, { ...table.definition, group: [{ by: tags.id }] })
+    expect(titlesOf(watch.answer())).toEqual(['both', 'both'])
+    expect(watch.answer()).toMatchObject({ sums: { items: 1 }, lines: 4 })
+  })
+
   it('takes up the view as it is kept by somebody, from table to board', () => {
     add(['one'])
     const watch = watchOf(table)

@@ -130,17 +130,26 @@ function fillBy(valueAt: (row: number) => GroupValue, compare: Axis['compare']):
 }
 
 function fillByCode({ column, valueOf }: ChoiceSource, compare: Axis['compare']): Axis['fill'] {
+  let values: readonly GroupValue[] = []
+  let places = new Uint32Array(0)
   return (rows, m, to) => {
-    const valueByCode = column.codes.ids.map((_, code) => valueOf(code) || null)
-    const values = [...new Set(valueByCode)].sort(compare)
-    const placeOf = new Map(values.map((value, i) => [value, i]))
-    const places = Uint32Array.from(valueByCode, (value) => placeOf.get(value)!)
-    byCode(column.a, places, rows, m, to)
+    if (places.length !== column.codes.ids.length) {
+      const valueByCode = column.codes.ids.map((_, code) => valueOf(code) || null)
+      values = [...new Set(valueByCode)].sort(compare)
+      const placeOf = new Map(values.map((value, i) => [value, i]))
+      places = Uint32Array.from(valueByCode, (value) => placeOf.get(value)!)
+    }
+    if (m === column.a.length) byCodeAll(column.a, places, m, to)
+    else byCode(column.a, places, rows, m, to)
     return { values }
   }
 }
 function byCode(a: Uint16Array, places: Uint32Array, rows: Int32Array, m: number, to: Uint32Array): void {
   for (let k = 0; k < m; k++) to[k] = places[a[rows[k]!]!]!
+}
+
+function byCodeAll(a: Uint16Array, places: Uint32Array, m: number, to: Uint32Array): void {
+  for (let row = 0; row < m; row++) to[row] = places[a[row]!]!
 }
 
 function knownValues(

@@ -4,7 +4,7 @@ import { axisOf, type Axis, type GroupValue } from './axes'
 import { compileAll, type Kin, type Test } from './filter'
 import { keyOf, rankKey, type Key } from './keys'
 import { allRows } from './scans'
-import { byRank, sortRows } from './sort'
+import { sortRows } from './sort'
 import type { Asked } from './sources'
 import { planTotals, Tally, tallyBy, type Remembered, type TotalsPlan } from './totals'
 
@@ -44,7 +44,11 @@ export function planOf(ask: Asked, { where, group, sort, totals }: ViewQuestion)
   const axes = group.flatMap((key) => axisOf(ask, key) ?? [])
   const hidden = axes.flatMap(({ key }) => (key.hideNone ? [filled(key)] : []))
   const test = compileAll(ask, [...where, ...hidden])
-  const order = [...sort.flatMap((key) => keyOf(ask, key) ?? []), rankKey(ask.table)]
+  // No two are the same in the team's order: what is sorted by after it changes nothing.
+  const ranked = sort.findIndex((key) => key.by === 'rank')
+  const keys = ranked < 0 ? sort : sort.slice(0, ranked + 1)
+  const order = keys.flatMap((key) => (key.by === 'rank' ? rankKey(ask.table, key.down) : (keyOf(ask, key) ?? [])))
+  if (ranked < 0) order.push(rankKey(ask.table))
   const byKin = [...sort.map((one) => one.by), ...group.map((one) => one.by)]
   const above = test.kin?.above || byKin.some((by) => by === 'level' || by === 'parent')
   // Those that groups are ordered by are worked out beside those that are shown.
@@ -53,51 +57,45 @@ export function planOf(ask: Asked, { where, group, sort, totals }: ViewQuestion)
 }
 const filled = (key: GroupKey): Condition => ({ about: 'fact', fact: key.by, test: { is: 'filled' } })
 
-/** From so great a share on, the rows are put into the team's order by walking it. */
-const largeShare = 1 / 6
 /** More groups than this are found item by item. */
 const mostPacked = 65_536
 
+/** Written to again by every evaluation: what lasts is copied. */
+let scratchRows: Int32Array = new Int32Array(0)
+let scratchGroups: Uint32Array = new Uint32Array(0)
+let scratchLevel: Uint32Array = new Uint32Array(0)
+let scratchGroupOf: Uint16Array = new Uint16Array(0)
+function makeRoom(rows: number): void {
+  if (scratchRows.length >= rows) return
+  const length = Math.ceil(rows * 1.25)
+  scratchRows = new Int32Array(length)
+  scratchGroups = new Uint32Array(length)
+  scratchLevel = new Uint32Array(length)
+  scratchGroupOf = new Uint16Array(length)
+}
+
 /** The rows that meet a plan's test, ascending. */
 export function rowsMeeting({ ask: { table }, test }: Pick<Plan, 'ask' | 'test'>): Int32Array {
-  const rows = new Int32Array(table.n)
+  makeRoom(table.n)
   const few = test.candidates && test.candidates.most() * 4 < table.n ? test.candidates.rows() : undefined
-  let n = few ? few.n : allRows(rows, table.n)
-  if (few) rows.set(few.a.subarray(0, n))
-  if (table.listedCount < table.n) n = keepListed(table.listed, rows, n)
-  n = test.keep(rows, n, rows)
-  return rows.subarray(0, n)
-}
-function keepListed(listed: Uint8Array, rows: Int32Array, m: number): number {
-  let n = 0
-  for (let k = 0; k < m; k++) {
-    const row = rows[k]!
-    rows[n] = row
-    n += listed[row]!
-  }
-  return n
+  const n = few
+    ? test.keep(few.a, few.n, scratchRows)
+    : test.keepAll
+      ? test.keepAll(table.n, scratchRows)
+      : test.keep(scratchRows, allRows(scratchRows, table.n), scratchRows)
+  return scratchRows.slice(0, n)
 }
 
 export function evaluate(plan: Plan): Evaluated {
   const rows = rowsMeeting(plan)
-  const m = rows.length
   const packed = plan.axes.every((axis) => axis.isSingle) ? packGroups(plan, rows) : undefined
-  const tallies = packed && tallyBy(plan.totals, rows, packed.groups, m, packed.size)
+  const tallies = packed && tallyBy(plan.totals, rows, packed.groups, rows.length, packed.size, packed.isWhole)
   const overall = new Tally(plan.totals.facts.length)
-  if (tallies) for (const one of tallies) overall.addAll(one)
+  if (tallies) for (const one of tallies) one && overall.addAll(one)
   else tallyInto(plan.totals, rows, overall)
-  const sorted = new Int32Array(rows)
-  inOrder(plan, sorted)
-  const leaves = packed && tallies ? spread(plan, sorted, packed, tallies) : gather(plan, sorted)
+  sortRows(plan.ask.table, rows, rows.length, plan.order)
+  const leaves = packed && tallies ? spread(plan, rows, packed, tallies) : gather(plan, rows)
   return { leaves, overall, rows }
-}
-
-function inOrder({ ask: { table }, order }: Plan, rows: Int32Array): void {
-  const m = rows.length
-  if (m > table.n * largeShare && m > 64) {
-    byRank(table, rows, m)
-    if (order.length > 1) sortRows(rows, m, order.slice(0, -1))
-  } else sortRows(rows, m, order)
 }
 
 export function tallyInto({ facts }: TotalsPlan, rows: Int32Array, tally: Tally): void {
@@ -110,30 +108,33 @@ export function tallyInto({ facts }: TotalsPlan, rows: Int32Array, tally: Tally)
 interface Packed {
   /** By place in `rows`: which group. */
   readonly groups: Uint32Array
-  /** By row. */
-  readonly groupOf: Uint16Array
+  /** By row; of rows that are not in the view it means nothing. */
+  readonly groupOf: Uint16Array | Uint32Array
+  /** All rows there are are in it. */
+  readonly isWhole: boolean
   readonly size: number
   readonly values: readonly (readonly GroupValue[])[]
 }
 
 /** Which group each row is in, as one number: the groups in their order. Undefined: there are too many. */
-function packGroups({ ask: { table }, axes }: Plan, rows: Int32Array): Packed | undefined {
+function packGroups({ axes, ask: { table } }: Plan, rows: Int32Array): Packed | undefined {
   const m = rows.length
-  const groups = new Uint32Array(m)
-  const level = new Uint32Array(m)
+  const groups = scratchGroups
+  const level = scratchLevel
   const values: (readonly GroupValue[])[] = []
   let size = 1
   for (const axis of axes) {
-    const its = axis.fill(rows, m, level).values
+    const its = axis.fill(rows, m, values.length ? level : groups).values
     size *= its.length
     if (size > mostPacked) return undefined
     if (values.length) addLevel(groups, level, its.length, m)
-    else groups.set(level)
     values.push(its)
   }
-  const groupOf = new Uint16Array(table.n)
-  if (axes.length) noteGroups(groupOf, rows, groups, m)
-  return { groups, groupOf, size, values }
+  // Where every row is in it, the place of a row is the row.
+  const isWhole = m === table.n
+  if (!axes.length) groups.fill(0, 0, m)
+  else if (!isWhole) noteGroups(scratchGroupOf, rows, groups, m)
+  return { groups, groupOf: isWhole ? groups : scratchGroupOf, isWhole, size, values }
 }
 function addLevel(groups: Uint32Array, level: Uint32Array, size: number, m: number): void {
   for (let k = 0; k < m; k++) groups[k] = groups[k]! * size + level[k]!
@@ -144,24 +145,26 @@ function noteGroups(groupOf: Uint16Array, rows: Int32Array, groups: Uint32Array,
 
 /** Counting sort: sorted rows to their groups, in which they stay sorted. */
 function spread(
-  { axes }: Plan,
+  { axes, totals }: Plan,
   sorted: Int32Array,
   { groupOf, size, values }: Packed,
-  tallies: readonly Tally[],
+  tallies: readonly (Tally | undefined)[],
 ): Leaf[] {
-  if (!axes.length) return [{ path: [], rows: sorted, n: sorted.length, tally: tallies[0]!, remembered: [] }]
+  const facts = totals.facts.length
+  if (!axes.length)
+    return [{ path: [], rows: sorted, n: sorted.length, tally: tallies[0] ?? new Tally(facts), remembered: [] }]
   const starts = new Uint32Array(size)
   let sum = 0
-  tallies.forEach((tally, g) => {
+  for (let g = 0; g < size; g++) {
     starts[g] = sum
-    sum += tally.n
-  })
+    sum += tallies[g]?.n ?? 0
+  }
   const ends = starts.slice()
   const rows = new Int32Array(sorted.length)
   place(sorted, groupOf, ends, rows)
   const leaves: Leaf[] = []
   tallies.forEach((tally, g) => {
-    if (tally.n)
+    if (tally)
       leaves.push({
         path: pathOf(g, values),
         rows: rows.subarray(starts[g], ends[g]),
@@ -172,19 +175,20 @@ function spread(
   })
   return leaves
 }
-function place(sorted: Int32Array, groupOf: Uint16Array, ends: Uint32Array, rows: Int32Array): void {
+function place(sorted: Int32Array, groupOf: Uint16Array | Uint32Array, ends: Uint32Array, rows: Int32Array): void {
   for (let k = 0; k < sorted.length; k++) {
     const row = sorted[k]!
-    rows[ends[groupOf[row]!]!++] = row
+    const g = groupOf[row]!
+    rows[ends[g]!++] = row
   }
 }
 function pathOf(group: number, values: readonly (readonly GroupValue[])[]): GroupValue[] {
-  const path: GroupValue[] = []
+  const path = new Array<GroupValue>(values.length)
   let rest = group
   for (let level = values.length - 1; level >= 0; level--) {
-    const { length } = values[level]!
-    path.unshift(values[level]![rest % length]!)
-    rest = Math.floor(rest / length)
+    const its = values[level]!
+    path[level] = its[rest % its.length]!
+    rest = Math.floor(rest / its.length)
   }
   return path
 }

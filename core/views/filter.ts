@@ -7,7 +7,7 @@ import { noRow, type ItemTable } from '../model/item-table'
 import type { Condition, FactTest } from '../model/records'
 import { dayMeant, daysOf, meant } from './looking'
 import * as scan from './scans'
-import { peopleColumns, sourceOf, type Asked, type ChoicesSource, type Source } from './sources'
+import { peopleColumns, sourceOf, type Asked, type ChoiceSource, type ChoicesSource, type Source } from './sources'
 
 /** One condition over the rows of a table. */
 export interface Test {
@@ -15,8 +15,14 @@ export interface Test {
   test(row: number): boolean
   /** Writes those of `from[0..m)`, ascending, that meet it to `to`, which may be `from`; gives their number. */
   keep(from: Int32Array, m: number, to: Int32Array): number
+  /** The same of all rows below `m`, where that is quicker. */
+  keepAll?(m: number, to: Int32Array): number
+  /** What is met where this is not, where there is a quicker way to ask it. */
+  negated?(): Test
   /** Sets `marks[k]` where `from[k]` meets it; leaves the others as they are. */
   mark(from: Int32Array, m: number, marks: Uint8Array): void
+  /** Every row there is meets it, and it need not be asked. */
+  isMetByAll?(): boolean
   /** What it costs about, per row; the cheapest is asked first. */
   readonly cost: number
   /** Rows that alone can meet it, where they are known beforehand. */
@@ -43,9 +49,19 @@ const tested = (test: (row: number) => boolean, cost = 5, kin?: Kin): Test => ({
 }) // prettier-ignore
 
 const never: Test = { test: () => false, keep: () => 0, mark: () => {}, cost: 0 }
-/** All conditions of a list. */
+/** All conditions of a list; only what is listed meets them. */
 export const compileAll = (ask: Asked, conditions: readonly Condition[]): Test =>
-  all(conditions.flatMap((one) => compile(ask, one) ?? []))
+  all([listed(ask.table), ...conditions.flatMap((one) => compile(ask, one) ?? [])])
+
+const listed = (table: ItemTable): Test => ({
+  test: (row) => table.listed[row] === 1,
+  keep: (from, m, to) => scan.keepFlagged(table.listed, from, m, to),
+  keepAll: (m, to) =>
+    table.listedCount === m ? scan.allRows(to, m) : scan.keepFlagged(table.listed, to, scan.allRows(to, m), to),
+  mark: (from, m, marks) => scan.markTested((row) => table.listed[row] === 1, from, m, marks),
+  isMetByAll: () => table.listedCount === table.n,
+  cost: 0,
+})
 
 /** Undefined: it cannot be asked (any more), as of a field that was removed, and so leaves nothing out. */
 export function compile(ask: Asked, condition: Condition): Test | undefined {
@@ -94,11 +110,18 @@ function all(tests: readonly Test[]): Test {
     keep(from, m, to) {
       let [rows, n] = [from, m]
       for (const one of order) {
-        if (!n) return 0
+        if (one.isMetByAll?.()) continue
         n = one.keep(rows, n, to)
         rows = to
       }
       if (rows === from && to !== from) to.set(from.subarray(0, m))
+      return n
+    },
+    keepAll(m, to) {
+      const asked = order.filter((one) => !one.isMetByAll?.())
+      const [first, ...rest] = asked
+      let n = first?.keepAll ? first.keepAll(m, to) : scan.allRows(to, m)
+      for (const one of first?.keepAll ? rest : asked) n = one.keep(to, n, to)
       return n
     },
     mark(from, m, marks) {
@@ -152,26 +175,21 @@ function any(tests: readonly Test[]): Test {
 }
 
 function union(parts: readonly Candidates[]): Candidates {
-  const most = () => parts.reduce((sum, one) => sum + one.most(), 0)
+  if (parts.length === 1) return parts[0]!
   return {
-    most,
-    rows() {
-      const all = new Int32Array(most())
-      let n = 0
-      for (const part of parts) {
-        const rows = part.rows()
-        all.set(rows.a.subarray(0, rows.n), n)
-        n += rows.n
-      }
-      const a = all.subarray(0, n).sort()
-      let kept = 0
-      for (let k = 0; k < n; k++) if (!k || a[k] !== a[kept - 1]) a[kept++] = a[k]!
-      return { a, n: kept }
-    },
+    most: () => parts.reduce((sum, one) => sum + one.most(), 0),
+    rows: () =>
+      parts
+        .map((one) => one.rows())
+        .reduce((a, b) => {
+          const both = new Int32Array(a.n + b.n)
+          return { n: scan.keepEither(a.a, a.n, b.a, b.n, both), a: both }
+        }),
   }
 }
 
 function not(one: Test): Test {
+  if (one.negated) return one.negated()
   return {
     test: (row) => !one.test(row),
     keep(from, m, to) {
@@ -261,10 +279,8 @@ function filled(source: Source): Test {
 }
 
 /** Of a column of one code a row: those that mean one of these; with none given, those that mean anything. */
-function coded(
-  { column, valueOf }: Extract<Source, { kind: 'choice' }>,
-  values: ReadonlySet<string> | undefined,
-): Test {
+function coded(source: ChoiceSource, values: ReadonlySet<string> | undefined, isNot = false): Test {
+  const { column, valueOf } = source
   let yes: Uint8Array = new Uint8Array(0)
   /** Ids come while a view lives: what is not known yet is looked up again. */
   const lookUp = (): Uint8Array => {
@@ -272,14 +288,16 @@ function coded(
     if (yes.length !== known) {
       yes = new Uint8Array(known)
       for (let code = 0; code < known; code++)
-        yes[code] = Number(values ? values.has(valueOf(code)) : valueOf(code) !== '')
+        yes[code] = Number((values ? values.has(valueOf(code)) : valueOf(code) !== '') !== isNot)
     }
     return yes
   }
   return {
     test: (row) => lookUp()[column.a[row]!] === 1,
     keep: (from, m, to) => scan.keepCoded(column.a, lookUp(), from, m, to),
+    keepAll: (m, to) => scan.keepAllCoded(column.a, lookUp(), m, to),
     mark: (from, m, marks) => scan.markCoded(column.a, lookUp(), from, m, marks),
+    negated: () => coded(source, values, !isNot),
     cost: 1,
   }
 }
@@ -359,6 +377,11 @@ function words({ column }: Extract<Source, { kind: 'text' }>, text: string): Tes
   }
   return {
     test,
+    keepAll(_m, to) {
+      let n = column.search(folded[0]!, to)
+      for (const word of folded.slice(1)) n = scan.keepTested((row) => column.has(row, word), to, n, to)
+      return n
+    },
     // Where most rows are asked, the whole text is searched at once.
     keep(from, m, to) {
       if (m * 8 < column.a.length) return scan.keepTested(test, from, m, to)

@@ -14,7 +14,9 @@ export interface Key {
   /** Writes the keys of `rows[0..m)` to `to`: they compare as the values do, empties where they belong. */
   fill(rows: Int32Array, m: number, to: Uint32Array): Filled
   /** Of two rows: the same order. */
-  compare(a: number, b: number): number
+  readonly compare: (a: number, b: number) => number
+  /** The greatest come first. */
+  readonly isDown: boolean
 }
 
 /** Titles of so few rows are compared one by one, if the order of all of them is not known yet. */
@@ -31,6 +33,7 @@ function textKey(column: TextColumn, down: boolean, emptyFirst: boolean): Key {
   const { ordering } = column
   const byText = (a: number, b: number) => (down ? ordering.compare(b, a) : ordering.compare(a, b))
   return {
+    isDown: down,
     compare(a, b) {
       const [noA, noB] = [column.isEmpty(a), column.isEmpty(b)]
       if (noA || noB) return (Number(noA) - Number(noB)) * (emptyFirst ? -1 : 1)
@@ -149,6 +152,7 @@ function leastPlace({ valuesAt, place }: ChoicesSource, row: number): number {
 function ordered(numbers: Numbers, down: boolean, emptyFirst: boolean): Key {
   const way = down ? -1 : 1
   return {
+    isDown: down,
     compare(a, b) {
       const [x, y] = [numbers.at(a), numbers.at(b)]
       if (x !== x || y !== y) return (Number(x !== x) - Number(y !== y)) * (emptyFirst ? -1 : 1)
@@ -306,4 +310,4 @@ function placeIn(sorted: Float64Array, x: number): number {
 }
 
 /** The team's order, in which no two rows are the same. */
-export const rankKey = (table: ItemTable): Key => textKey(table.rank, false, false)
+export const rankKey = (table: ItemTable, down = false): Key => textKey(table.rank, down, false)

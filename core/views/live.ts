@@ -55,6 +55,8 @@ export class LiveView {
   /** How many of the table's freed rows have been taken in. */
   #freed = 0
   #groups: readonly Group[] | undefined
+  /** Innermost groups as they were handed out, until an item of theirs changes. */
+  readonly #built = new Map<Leaf, Group>()
 
   constructor(
     readonly question: ViewQuestion,
@@ -134,6 +136,7 @@ export class LiveView {
     this.#groups = undefined
     this.#freed = this.#plan.ask.table.freed.length
     this.#byPath.clear()
+    this.#built.clear()
     this.#in = new Array(this.#plan.ask.table.n)
     for (const leaf of leaves) {
       this.#byPath.set(keyOfPath(leaf.path), leaf)
@@ -238,6 +241,7 @@ export class LiveView {
     }
     for (const leaf of leaves) {
       leaf.remembered = []
+      this.#built.delete(leaf)
       if (!stays) leaf.tally.n--
     }
     if (!stays) this.#overall.n--
@@ -251,6 +255,7 @@ export class LiveView {
       leaf.rows.copyWithin(at + 1, at, leaf.n++)
       leaf.rows[at] = row
       leaf.remembered = []
+      this.#built.delete(leaf)
       leaf.tally.n++
       this.#enter(row, leaf)
     }
@@ -286,6 +291,11 @@ export class LiveView {
     return low
   }
 
+  /** A share of all changes with every item. */
+  get #hasShares(): boolean {
+    return this.#plan.totals.totals.some((one) => one.name === 'share')
+  }
+
   #tree(): Group[] {
     const { axes } = this.#plan
     if (!axes.length) {
@@ -309,18 +319,20 @@ export class LiveView {
     if (axis.key.withEmpty)
       for (const value of axis.known([...parts.keys()]))
         if (!parts.has(value) && !(value === null && axis.key.hideNone)) parts.set(value, [])
-    const groups = [...parts]
-      .sort(([a], [b]) => axis.compare(a, b))
-      .map(([value, its]) => this.#group([...path, value], its, this.#level([...path, value], its)))
+    // The leaves come in order, and so do the groups that they are in.
+    const inOrder = axis.key.withEmpty ? [...parts].sort(([a], [b]) => axis.compare(a, b)) : [...parts]
+    const groups = inOrder.map(([value, its]) => this.#group([...path, value], its, this.#level([...path, value], its)))
     return axis.key.byTotal ? this.#byTotal(groups, axis) : groups
   }
 
   #group(path: readonly GroupValue[], leaves: readonly Leaf[], groups: readonly Group[]): Group {
     const isInner = path.length < this.#plan.axes.length
     const leaf = isInner ? undefined : leaves[0]
+    const before = leaf && this.#built.get(leaf)
+    if (before) return before
     const tally = leaf?.tally ?? this.#tallyOf(leaves)
     const totals = totalsOf(this.#plan.totals, tally, this.#overall, () => rowsOf(leaves), leaf?.remembered)
-    return {
+    const group: Group = {
       value: path.at(-1) ?? null,
       path,
       count: tally.n,
@@ -329,6 +341,8 @@ export class LiveView {
       rows: leaf?.rows ?? noRows,
       n: leaf?.n ?? 0,
     }
+    if (leaf && !this.#hasShares) this.#built.set(leaf, group)
+    return group
   }
 
   /** Of several innermost groups together; where an item may be in two of them it is counted once. */

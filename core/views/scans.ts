@@ -17,6 +17,14 @@ export function keepCoded(a: Uint16Array, yes: Uint8Array, from: Int32Array, m: 
   }
   return n
 }
+export function keepAllCoded(a: Uint16Array, yes: Uint8Array, m: number, to: Int32Array): number {
+  let n = 0
+  for (let row = 0; row < m; row++) {
+    to[n] = row
+    n += yes[a[row]!]!
+  }
+  return n
+}
 export function markCoded(a: Uint16Array, yes: Uint8Array, from: Int32Array, m: number, marks: Uint8Array): void {
   for (let k = 0; k < m; k++) marks[k]! |= yes[a[from[k]!]!]!
 }
@@ -94,9 +102,37 @@ export function keepMarked(marks: Uint8Array, wanted: number, from: Int32Array, 
   return n
 }
 
+export function keepFlagged(flags: Uint8Array, from: Int32Array, m: number, to: Int32Array): number {
+  let n = 0
+  for (let k = 0; k < m; k++) {
+    const row = from[k]!
+    to[n] = row
+    n += flags[row]!
+  }
+  return n
+}
+
+/** Rows that are in one of two lists or in both; all ascend. */
+export function keepEither(a: Int32Array, n: number, b: Int32Array, m: number, to: Int32Array): number {
+  let kept = 0
+  let i = 0
+  let j = 0
+  while (i < n && j < m) {
+    const x = a[i]!
+    const y = b[j]!
+    to[kept++] = x < y ? x : y
+    i += Number(x <= y)
+    j += Number(y <= x)
+  }
+  while (i < n) to[kept++] = a[i++]!
+  while (j < m) to[kept++] = b[j++]!
+  return kept
+}
+
 /** Keeps what both have; both ascend. */
 export function keepBoth(a: Int32Array, n: number, from: Int32Array, m: number, to: Int32Array): number {
-  let [kept, i] = [0, 0]
+  let kept = 0
+  let i = 0
   for (let k = 0; k < m; k++) {
     const row = from[k]!
     while (i < n && a[i]! < row) i++

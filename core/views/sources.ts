@@ -63,14 +63,19 @@ export interface FlagSource {
 }
 export type Source = ChoiceSource | ChoicesSource | NumberSource | DaySource | InstantSource | TextSource | FlagSource
 
-/** The order that a list stands in; what is not in it comes after. */
-function places(ids: Iterable<string>): (value: string) => number {
-  const known = new Map([...ids].map((id, i) => [id, i]))
-  return (value) => known.get(value) ?? known.size
+/** The order that a list stands in; what is not in it comes after. Worked out when it is first asked for. */
+function places(ids: () => Iterable<string>): (value: string) => number {
+  let known: Map<string, number> | undefined
+  return (value) => {
+    known ??= new Map([...ids()].map((id, i) => [id, i]))
+    return known.get(value) ?? known.size
+  }
 }
 function peoplesPlace(reader: Reader, first?: string) {
-  const people = [...reader.all('person')].sort((a, b) => compareText(a.name, b.name)).map((one) => one.id as string)
-  return places(first ? [first, ...people] : people)
+  return places(() => {
+    const people = [...reader.all('person')].sort((a, b) => compareText(a.name, b.name)).map((one) => one.id as string)
+    return first ? [first, ...people] : people
+  })
 }
 
 /** Undefined: there is no such fact (any more). */
@@ -82,7 +87,7 @@ export function sourceOf(ask: Asked, by: string): Source | undefined {
 function ofField({ reader, table }: Asked, { field, by }: Fact): Source | undefined {
   if (!field) return undefined
   const column = table.column(by)
-  const options = () => places((field.settings.options ?? []).map((option) => option.id as string))
+  const options = () => places(() => (field.settings.options ?? []).map((option) => option.id as string))
   switch (field.type) {
     case 'shortText':
       return { kind: 'text', column: column as TextColumn }
@@ -123,11 +128,17 @@ function automatic(ask: Asked, by: string): Source | undefined {
     case 'rank':
       return { kind: 'text', column: table.rank }
     case 'kind':
-      return choice(table.kind, places(kindsOf(reader, project).map((one) => one.id as string)))
+      return choice(
+        table.kind,
+        places(() => kindsOf(reader, project).map((one) => one.id as string)),
+      )
     case 'status':
-      return choice(table.status, places(statusesOf(reader, project).map((one) => one.id as string)))
+      return choice(
+        table.status,
+        places(() => statusesOf(reader, project).map((one) => one.id as string)),
+      )
     case 'phase':
-      return { kind: 'choice', column: table.status, valueOf: phaseOf(ask), place: places(phases) }
+      return { kind: 'choice', column: table.status, valueOf: phaseOf(ask), place: places(() => phases) }
     case 'createdBy':
     case 'changedBy':
       return choice(table[by], peoplesPlace(reader))

@@ -28,11 +28,13 @@ export interface TotalsPlan {
 /** Items and what they add up to, fact by fact. */
 export class Tally {
   n = 0
-  readonly filled: Float64Array
-  readonly sum: Float64Array
+  readonly filled: number[] = []
+  readonly sum: number[] = []
   constructor(facts: number) {
-    this.filled = new Float64Array(facts)
-    this.sum = new Float64Array(facts)
+    for (let f = 0; f < facts; f++) {
+      this.filled.push(0)
+      this.sum.push(0)
+    }
   }
   /** Takes `x` of a fact in or, with `times` -1, out. */
   add(fact: number, x: number, times: 1 | -1): void {
@@ -101,49 +103,96 @@ function valuesOf(source: Source): (row: number) => readonly (string | number)[]
   }
 }
 
-/** Adds up `rows[0..m)` by their group, `groups[k]`. */
+let [counts, filledBy, sumBy] = [new Float64Array(0), new Float64Array(0), new Float64Array(0)]
+
+/** Adds up `rows[0..m)` by their group, `groups[k]`; undefined where a group has no items.
+ * `isWhole`: `rows` are all rows there are, `rows[k]` is `k`. */
 export function tallyBy(
   { facts }: TotalsPlan,
   rows: Int32Array,
   groups: Uint32Array,
   m: number,
   size: number,
-): Tally[] {
-  const tallies = Array.from({ length: size }, () => new Tally(facts.length))
-  const counts = new Float64Array(size)
-  countBy(groups, m, counts)
-  tallies.forEach((tally, g) => (tally.n = counts[g]!))
+  isWhole: boolean,
+): (Tally | undefined)[] {
+  if (counts.length < size) [counts, filledBy, sumBy] = [new Float64Array(size), new Float64Array(size), new Float64Array(size)] // prettier-ignore
+  counts.fill(0, 0, size)
+  filledBy.fill(0, 0, size)
+  sumBy.fill(0, 0, size)
+  // The first column is added up while items are counted: most of the time goes into walking the rows.
+  const first = facts[0]?.column
+  if (!first) countBy(groups, m, counts)
+  else if (isWhole) countAndAddAll(first.a, groups, m, counts, filledBy, sumBy)
+  else countAndAdd(first.a, rows, groups, m, counts, filledBy, sumBy)
+  const tallies: (Tally | undefined)[] = new Array<undefined>(size)
+  for (let g = 0; g < size; g++) {
+    if (!counts[g]) continue
+    const tally = (tallies[g] = new Tally(facts.length))
+    tally.n = counts[g]!
+  }
   facts.forEach(({ column, at }, f) => {
-    const [filled, sum] = [new Float64Array(size), new Float64Array(size)]
-    if (column) sumColumnBy(column.a, rows, groups, m, filled, sum)
-    else sumBy(at, rows, groups, m, filled, sum)
-    tallies.forEach((tally, g) => {
-      tally.filled[f] = filled[g]!
-      tally.sum[f] = sum[g]!
-    })
+    if (f || !first) {
+      filledBy.fill(0, 0, size)
+      sumBy.fill(0, 0, size)
+      if (column) countAndAdd(column.a, rows, groups, m, ignored(size), filledBy, sumBy)
+      else addEach(at, rows, groups, m, filledBy, sumBy)
+    }
+    for (let g = 0; g < size; g++) {
+      const tally = tallies[g]
+      if (!tally) continue
+      tally.filled[f] = filledBy[g]!
+      tally.sum[f] = sumBy[g]!
+    }
   })
   return tallies
+}
+/** Counted before. */
+let elsewhere = new Float64Array(0)
+function ignored(size: number): Float64Array {
+  if (elsewhere.length < size) elsewhere = new Float64Array(size)
+  return elsewhere
 }
 function countBy(groups: Uint32Array, m: number, counts: Float64Array): void {
   for (let k = 0; k < m; k++) counts[groups[k]!]!++
 }
-function sumColumnBy(
+function countAndAdd(
   a: Float64Array,
   rows: Int32Array,
   groups: Uint32Array,
   m: number,
+  counts: Float64Array,
   filled: Float64Array,
   sum: Float64Array,
 ): void {
   for (let k = 0; k < m; k++) {
     const x = a[rows[k]!]!
-    if (x !== x) continue
     const g = groups[k]!
-    filled[g]!++
-    sum[g]! += x
+    counts[g]!++
+    if (x === x) {
+      filled[g]!++
+      sum[g]! += x
+    }
   }
 }
-function sumBy(
+function countAndAddAll(
+  a: Float64Array,
+  groups: Uint32Array,
+  m: number,
+  counts: Float64Array,
+  filled: Float64Array,
+  sum: Float64Array,
+): void {
+  for (let k = 0; k < m; k++) {
+    const x = a[k]!
+    const g = groups[k]!
+    counts[g]!++
+    if (x === x) {
+      filled[g]!++
+      sum[g]! += x
+    }
+  }
+}
+function addEach(
   at: Summed['at'],
   rows: Int32Array,
   groups: Uint32Array,

@@ -9,7 +9,8 @@ import { contextOf, randomCommand, run, smallWorkspace, today, type Dice, type S
 import { heldByColumn, dropWords, roomOf, roomWords } from '../board/columns'
 import { nobodysTurn, queueOf } from '../queue/queue'
 import { lateDays, turnOf } from '../model/turn'
-import { fromPayload, toPayload } from '../wire/payload'
+import { compareRanked } from '../base/ranks'
+import { itemsIn, readPayload, toPayload, type Payload } from '../wire/payload'
 import { directoryFor } from '../wire/directory'
 import { seenBy } from '../wire/seen'
 
@@ -119,8 +120,12 @@ describe('what crosses the line', () => {
       small,
       Array.from({ length: 80 }, (_, i) => [i, i * 7, i * 3] as const),
     )
-    const items = [...small.state.itemsOf(small.project.id)]
-    expect(fromPayload(JSON.parse(JSON.stringify(toPayload(items, 7))) as never)).toEqual(items)
+    const items = [...small.state.itemsOf(small.project.id)].sort(compareRanked)
+    const crossed = JSON.parse(JSON.stringify(toPayload(small.state.table(small.project.id), 7))) as Payload
+    expect(itemsIn(crossed)).toEqual(items)
+    const state = smallWorkspace().state
+    readPayload(state.table(small.project.id), crossed)
+    expect([...state.itemsOf(small.project.id)]).toEqual(items)
   })
   it('a person gets the projects and views that are theirs to see', () => {
     const small = smallWorkspace()

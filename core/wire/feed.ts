@@ -4,7 +4,7 @@ import type { Entry } from '../change/command'
 import type { Problem } from '../base/result'
 
 /** Raised when what crosses the line changes its meaning. */
-export const protocol = 1
+export const protocol = 2
 
 /** What the feed tells. `sequence` alone: an entry that this person may not see. */
 export type FeedMessage =

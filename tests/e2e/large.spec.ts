@@ -21,3 +21,38 @@ test('ten thousand items are scrolled from end to end and back without a blank f
   // What flew past is whole again once it is calm.
   await expect(page.locator('[data-row="3"][data-column="4"]')).toBeVisible()
 })
+
+test('fifty thousand items are filtered and grouped while another browser changes them', async ({ browser }) => {
+  test.setTimeout(240_000)
+  const client = await new Client(demo.server().url).stepInAs('Séverine')
+  const { table } = await foundProject(client, 'FIF', 50_000)
+  const [page, other] = [await demo.as(browser, 'Séverine'), await demo.as(browser, 'Imke')]
+  for (const one of [page, other]) {
+    await one.goto(`/app/FIF/${table}`)
+    await expect(one.getByRole('grid')).toHaveAttribute('aria-rowcount', '50001')
+  }
+  const words = page.getByRole('combobox', { name: 'And …' })
+  const count = async () => Number(await page.locator('.count b').textContent())
+  await page.getByRole('button', { name: 'and …' }).click()
+  await words.fill('title has ridge, not finished, by status then need, sum of effort')
+  await expect(page.getByRole('option', { name: /by status then need/ })).toBeVisible()
+  await page.keyboard.press('Enter')
+  await expect.poll(count).toBeLessThan(50_000)
+  const [before, head] = [await count(), page.getByRole('gridcell', { name: /^Fold Noted, / })]
+  await expect(head).toBeVisible()
+  const noted = Number(/(\d+) items/.exec((await head.getAttribute('aria-label'))!)![1])
+  const added = other.getByRole('textbox', { name: 'Add an item' })
+  for (const title of ['A ridge of another', 'One more ridge', 'A door']) {
+    await added.fill(title)
+    await added.press('Enter')
+  }
+  await expect.poll(count).toBe(before + 2)
+  await expect(head).toHaveAttribute('aria-label', new RegExp(`${noted + 2} items`))
+  // One's own change of the question goes on meanwhile.
+  await page.getByRole('button', { name: 'and …' }).click()
+  await words.fill('“of another”')
+  await expect(page.getByRole('option', { name: /of another/ })).toBeVisible()
+  await page.keyboard.press('Enter')
+  await expect.poll(count).toBe(1)
+  await expect(page.getByRole('gridcell', { name: /A ridge of another/ })).toBeVisible()
+})

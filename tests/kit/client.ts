@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto'
 import { v7 } from 'uuid'
 import type { Directory } from '#core/wire/directory'
-import { fromPayload, type Payload } from '#core/wire/payload'
+import { itemsIn, type Payload } from '#core/wire/payload'
 import type { Item } from '#core/model/records'
 
 /** Someone who speaks to the server by plain HTTP. */
@@ -36,7 +36,7 @@ export class Client {
     return (await this.get('/api/directory')).json() as Promise<Directory>
   }
   async items(project: string): Promise<Item[]> {
-    return fromPayload((await (await this.get(`/api/projects/${project}/items`)).json()) as Payload)
+    return itemsIn((await (await this.get(`/api/projects/${project}/items`)).json()) as Payload)
   }
   /** Sends a command and gives its answer. */
   async command(

@@ -122,7 +122,7 @@ describe('who may do what', () => {
       owner: me,
       name: 'Mine',
       order: 9,
-      definition: { v: 1, layout: 'table', where: [], sort: [], show: [] },
+      definition: { v: 2, layout: 'table', where: [], group: [], sort: [], totals: [], show: [] },
     }
     expect((await clients.reader.command('views.add', { view })).problem).toBeUndefined()
     expect((await clients.owner.directory()).records.view.some((one) => one.id === view.id)).toBe(false)

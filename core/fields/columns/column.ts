@@ -6,6 +6,8 @@ import type { Value } from '../value'
  */
 export interface Column {
   get(row: number): Value
+  /** The same in fewer characters, where there is such a way; `set` takes it too. */
+  compact?(row: number): Value
   /** Null empties. The value must be one of the column's kind; the table keeps others in an `AnyColumn`. */
   set(row: number, value: Value): void
   isEmpty(row: number): boolean
@@ -31,9 +33,12 @@ export const noNumber = Number.NaN
 /** Whole numbers at the field's scale; NaN is empty. */
 export class NumberColumn implements Column {
   a = new Float64Array(0)
+  /** Another whenever a value changes. */
+  version = 0
   get = (row: number): Value => (this.isEmpty(row) ? null : this.a[row]!)
   set(row: number, value: Value): void {
     this.a[row] = typeof value === 'number' ? value : noNumber
+    this.version++
   }
   isEmpty(row: number): boolean {
     return Number.isNaN(this.a[row]!)
@@ -101,9 +106,10 @@ export class InstantColumn implements Column {
   readonly #otherwise = new Map<number, string>()
   get = (row: number): Value =>
     this.#otherwise.get(row) ?? (this.isEmpty(row) ? null : new Date(this.a[row]!).toISOString())
+  compact = (row: number): Value => this.#otherwise.get(row) ?? (this.isEmpty(row) ? null : this.a[row]!)
   set(row: number, value: Value): void {
-    this.#otherwise.delete(row)
-    this.a[row] = typeof value === 'string' ? Date.parse(value) : noNumber
+    if (this.#otherwise.size) this.#otherwise.delete(row)
+    this.a[row] = typeof value === 'string' ? Date.parse(value) : typeof value === 'number' ? value : noNumber
     if (typeof value === 'string' && (this.isEmpty(row) || new Date(this.a[row]!).toISOString() !== value))
       this.#otherwise.set(row, value)
   }

@@ -87,10 +87,41 @@ export class Ordering {
   }
 
   #replaceFew(): void {
+    if (this.#changed.size === 1) {
+      const [row] = this.#changed
+      this.#changed.clear()
+      return this.#replace(row!)
+    }
     // All out before the first is put back: a changed row among them would mislead the search.
     for (const row of this.#changed) this.#takeOut(row)
     for (const row of this.#changed) if (this.has(row)) this.#putIn(row)
     this.#changed.clear()
+  }
+
+  /** One alone moves only those that stand between its old and its new place. */
+  #replace(row: number): void {
+    const at = this.#find(row)
+    if (at === this.#n || !this.has(row)) {
+      this.#takeOut(row)
+      if (this.has(row)) this.#putIn(row)
+      return
+    }
+    const isLower = at > 0 && this.compare(this.#order[at - 1]!, row) > 0
+    const to = isLower ? this.#placeFor(row, 0, at) : this.#placeFor(row, at + 1, this.#n) - 1
+    if (to < at) this.#order.copyWithin(to + 1, to, at)
+    else this.#order.copyWithin(at, at + 1, to + 1)
+    this.#order[to] = row
+    this.#labelAt(to)
+  }
+
+  /** The first place from `low` to `high` whose row is not below. */
+  #placeFor(row: number, low: number, high: number): number {
+    while (low < high) {
+      const middle = (low + high) >>> 1
+      if (this.compare(this.#order[middle]!, row) < 0) low = middle + 1
+      else high = middle
+    }
+    return low
   }
 
   #takeOut(row: number): void {
@@ -117,22 +148,21 @@ export class Ordering {
   }
 
   #putIn(row: number): void {
-    let [low, high] = [0, this.#n]
-    while (low < high) {
-      const middle = (low + high) >>> 1
-      if (this.compare(this.#order[middle]!, row) < 0) low = middle + 1
-      else high = middle
-    }
+    const at = this.#placeFor(row, 0, this.#n)
     if (this.#n === this.#order.length) this.#order = grown(this.#order, Math.max(8, this.#n * 2))
-    this.#order.copyWithin(low + 1, low, this.#n++)
-    this.#order[low] = row
+    this.#order.copyWithin(at + 1, at, this.#n++)
+    this.#order[at] = row
     this.#labels = grown(this.#labels, row + 1)
-    const [before, after] = [this.#order[low - 1], low + 1 < this.#n ? this.#order[low + 1] : undefined]
-    const isSame = after !== undefined && this.compare(after, row) === 0
-    if (isSame) {
-      this.#labels[row] = this.#labels[after]!
-      return
-    }
+    this.#labelAt(at)
+  }
+
+  /** Labels the row that has come to a place, by its neighbours. */
+  #labelAt(at: number): void {
+    const row = this.#order[at]!
+    const before = at > 0 ? this.#order[at - 1] : undefined
+    const after = at + 1 < this.#n ? this.#order[at + 1] : undefined
+    const same = [before, after].find((one) => one !== undefined && this.compare(one, row) === 0)
+    if (same !== undefined) return void (this.#labels[row] = this.#labels[same]!)
     const from = before === undefined ? 0 : this.#labels[before]!
     const to = after === undefined ? from + 2 * gap : this.#labels[after]!
     if (to - from < 2) this.#label()

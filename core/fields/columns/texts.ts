@@ -6,12 +6,15 @@ import { Ordering } from './ordering'
 /** Rows whose folded texts are searched as one. */
 const rowsOfChunk = 1024
 
-interface Chunk {
+/** Some rows' folded texts as one: what is narrow (one byte a character) apart from what is wide, which is scanned slower. */
+interface Run {
   /** The folded texts, each followed by a line feed, which no text holds. */
   readonly text: string
-  /** Where each row's text begins. */
+  /** Where each text begins. */
   readonly starts: Int32Array
+  readonly rows: Int32Array
 }
+type Chunk = readonly Run[]
 
 /** Texts of one line, ordered as people read them, and searched without case and accents. */
 export class TextColumn implements Column {
@@ -55,22 +58,46 @@ export class TextColumn implements Column {
   search(folded: string, out: Int32Array): number {
     let n = 0
     for (let c = 0; c * rowsOfChunk < this.a.length; c++) {
-      const { text, starts } = (this.#chunks[c] ??= this.#chunk(c))
-      for (let at = text.indexOf(folded), k = 0; at >= 0; at = text.indexOf(folded, starts[k]!)) {
-        k = rowAt(starts, at, k)
-        out[n++] = c * rowsOfChunk + k++
-        if (k >= starts.length - 1) break
-      }
+      const from = n
+      for (const run of (this.#chunks[c] ??= this.#chunk(c))) n = searchRun(run, folded, out, n)
+      if (n - from > 1) out.subarray(from, n).sort()
     }
     return n
   }
 
   #chunk(c: number): Chunk {
-    const texts = this.a.slice(c * rowsOfChunk, (c + 1) * rowsOfChunk).map((text) => foldText(text ?? ''))
-    const starts = new Int32Array(texts.length + 1)
-    texts.forEach((text, k) => (starts[k + 1] = starts[k]! + text.length + 1))
-    return { text: `${texts.join('\n')}\n`, starts }
+    const [narrow, wide]: [number[], number[]] = [[], []]
+    const texts: string[] = []
+    for (let row = c * rowsOfChunk; row < Math.min(this.a.length, (c + 1) * rowsOfChunk); row++) {
+      const text = foldText(this.a[row] ?? '')
+      texts.push(text)
+      ;(isWide(text) ? wide : narrow).push(row)
+    }
+    return [narrow, wide]
+      .filter((rows) => rows.length)
+      .map((rows) => runOf(
+        rows,
+        rows.map((row) => texts[row - c * rowsOfChunk]!),
+      )) // prettier-ignore
   }
+}
+
+const isWide = (text: string): boolean => /[^\u0000-\u00ff]/.test(text)
+
+function runOf(rows: readonly number[], texts: readonly string[]): Run {
+  const starts = new Int32Array(texts.length + 1)
+  texts.forEach((text, k) => (starts[k + 1] = starts[k]! + text.length + 1))
+  return { text: `${texts.join('\n')}\n`, starts, rows: Int32Array.from(rows) }
+}
+
+function searchRun({ text, starts, rows }: Run, folded: string, out: Int32Array, from: number): number {
+  let n = from
+  for (let at = text.indexOf(folded), k = 0; at >= 0; at = text.indexOf(folded, starts[k]!)) {
+    k = rowAt(starts, at, k)
+    out[n++] = rows[k++]!
+    if (k >= rows.length) break
+  }
+  return n
 }
 
 /** The row within a chunk in which a position lies: galloping from the last one found, then binary search. */

@@ -1,0 +1,130 @@
+import { expect, test, useDemo } from '../kit/pages'
+import type { Page } from '@playwright/test'
+
+const demo = useDemo()
+
+const count = (page: Page) => page.locator('.count b')
+const keys = (page: Page) => page.locator('.item-row .key').allTextContents()
+async function type(page: Page, text: string, understood: RegExp): Promise<void> {
+  await page.getByRole('button', { name: 'and …' }).click()
+  await page.getByRole('combobox', { name: 'And …' }).fill(text)
+  await expect(page.getByRole('option', { name: understood })).toBeVisible()
+  await page.keyboard.press('Enter')
+}
+
+test('a view built by clicks and the same by typing give the same rows', async ({ browser }) => {
+  const clicked = await demo.as(browser, 'Séverine', { at: 'All items' })
+  const all = Number(await count(clicked).textContent())
+  await clicked.getByRole('button', { name: 'and …' }).click()
+  await clicked.getByRole('option', { name: 'where phase …' }).click()
+  await clicked.getByRole('option', { name: 'active' }).click()
+  await expect(clicked.getByRole('button', { name: 'it is waiting', exact: true })).toBeVisible()
+  await clicked.keyboard.press('Escape')
+  await clicked.getByRole('button', { name: 'and …' }).click()
+  await clicked.getByRole('option', { name: 'where need …' }).click()
+  await clicked.getByRole('combobox', { name: 'How need is asked' }).selectOption('is')
+  await clicked.getByRole('option', { name: /^must/ }).click()
+  await clicked.getByRole('option', { name: /should/ }).click()
+  await clicked.keyboard.press('Escape')
+  await clicked.getByRole('button', { name: 'and …' }).click()
+  await clicked.getByRole('option', { name: 'grouped by …' }).click()
+  await clicked.getByRole('button', { name: 'grouped by …' }).click()
+  await clicked.getByRole('combobox', { name: 'grouped by …' }).selectOption('bay')
+  await clicked.keyboard.press('Escape')
+  await clicked.getByRole('button', { name: 'in the team’s order' }).click()
+  await clicked.getByRole('combobox', { name: 'Sorted by' }).selectOption('due')
+  await clicked.keyboard.press('Escape')
+
+  const typed = await demo.as(browser, 'Séverine', { at: 'All items' })
+  await type(typed, 'waiting, need is must or should, by bay, soonest due first', /need is must or should/)
+  const sentence = (page: Page) => page.locator('.sentence-text').innerText()
+  await expect(count(typed)).toHaveText((await count(clicked).textContent())!)
+  expect(await sentence(typed)).toBe(await sentence(clicked))
+  expect(await keys(typed)).toEqual(await keys(clicked))
+  expect((await keys(typed)).length).toBeGreaterThan(5)
+  expect(Number(await count(typed).textContent())).toBeLessThan(all)
+  // Heads fold by keyboard, and say what they hold.
+  const head = typed.getByRole('gridcell', { name: /^Fold Palm court/ })
+  await head.focus()
+  await typed.keyboard.press('ArrowLeft')
+  await expect(typed.getByRole('gridcell', { name: /^Unfold Palm court/ })).toBeVisible()
+})
+
+test('words that are not understood are said, and the rest is taken', async ({ browser }) => {
+  const page = await demo.as(browser, 'Imke', { at: 'All items' })
+  await type(page, 'late, flurbs, asignees has Hamid', /it is late/)
+  await expect(page.getByRole('button', { name: 'it is late' })).toBeVisible()
+  await expect(page.getByRole('button', { name: 'assignees has Hamid Torvald' })).toHaveCount(0)
+  await page.getByRole('button', { name: 'and …' }).click()
+  await page.getByRole('combobox', { name: 'And …' }).fill('flurbs')
+  await expect(page.getByText('Not understood: flurbs')).toBeVisible()
+})
+
+test('another person sees their own items in the view that they share', async ({ browser }) => {
+  const lead = await demo.as(browser, 'Séverine', { at: 'All items' })
+  const member = await demo.as(browser, 'Hamid', { at: 'All items' })
+  await type(lead, 'mine or late', /it is my turn/)
+  await lead.getByRole('button', { name: 'Keep for all' }).click()
+  await expect(member.getByRole('button', { name: 'it is my turn' })).toBeVisible()
+  expect(await keys(member)).not.toEqual(await keys(lead))
+  await lead.keyboard.press('Control+z')
+})
+
+test('why an item is not here: phrases that leave it out, an empty view, the search, and the archive', async ({
+  browser,
+}) => {
+  const page = await demo.as(browser, 'Séverine', { at: 'All items' })
+  await type(page, 'finished', /it is finished/)
+  await expect(page.getByRole('button', { name: 'it is finished' })).toBeVisible()
+  // The search says which are not in the view; opened, the item says which phrase leaves it out, with its value.
+  await page.keyboard.press('Control+k')
+  await page.getByRole('combobox', { name: 'Search' }).fill('Lag the return pipes')
+  await expect(page.getByRole('option', { name: /GLH-7 .*not in this view/ })).toBeVisible()
+  await page.keyboard.press('Enter')
+  const panel = page.getByRole('complementary', { name: 'Item' })
+  await expect(panel.getByText('Not in this view: one phrase leaves it out.')).toBeVisible()
+  await expect(panel.getByText('phase: waiting')).toBeVisible()
+  await panel.getByRole('button', { name: 'Take the phrase out' }).click()
+  await expect(panel.getByText('In this view: it meets every phrase.')).toBeVisible()
+  // What is archived is in no view.
+  await panel.getByRole('button', { name: 'Archive' }).click()
+  await expect(panel.getByText('Not in this view: it is archived.')).toBeVisible()
+  await page.keyboard.press('Escape')
+  // An empty view says what each phrase leaves.
+  await type(page, 'dropped, nobody’s turn', /it is nobody’s turn/)
+  await expect(page.getByText('No item meets all of these phrases.')).toBeVisible()
+  await expect(page.getByText('0 with those before')).toBeVisible()
+})
+
+test('nested phrases are edited where they stand, with the counts that each value would give', async ({ browser }) => {
+  const page = await demo.as(browser, 'Séverine', { at: 'All items' })
+  await type(page, 'late', /it is late/)
+  const late = Number(await count(page).textContent())
+  await page.getByRole('button', { name: 'it is late' }).click()
+  await page.getByRole('button', { name: 'or …' }).click()
+  await page.getByRole('combobox', { name: 'One more condition' }).fill('need is must')
+  await expect(page.getByRole('option', { name: /need is must/ })).toBeVisible()
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('button', { name: 'any of (it is late; need is must)' })).toBeVisible()
+  await expect.poll(async () => Number(await count(page).textContent())).toBeGreaterThan(late)
+  await page.getByRole('button', { name: 'need is must', exact: true }).click()
+  const should = page.getByRole('option', { name: /should \d+/ })
+  await expect(should).toBeVisible()
+  const before = Number(await count(page).textContent())
+  await should.click()
+  await expect.poll(async () => Number(await count(page).textContent())).toBeGreaterThan(before)
+})
+
+test('where items stood some days ago comes from the server', async ({ browser }) => {
+  const page = await demo.as(browser, 'Imke', { at: 'All items' })
+  const all = Number(await count(page).textContent())
+  await type(page, '20 days ago the status was Ready or Noted', /20 days ago the status was/)
+  await expect(page.getByRole('button', { name: '20 days ago the status was Ready or Noted' })).toBeVisible()
+  const shown = async () => Number(await count(page).textContent())
+  await expect.poll(shown).toBeGreaterThan(0)
+  const then = await shown()
+  expect(then).toBeLessThan(all)
+  // Some of them have moved on since.
+  await type(page, 'finished', /it is finished/)
+  await expect.poll(async () => Number(await count(page).textContent())).toBeLessThan(then)
+})
