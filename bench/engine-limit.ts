@@ -241,7 +241,7 @@ export function limitOf(items: readonly Item[]) {
   const byTitle = sorted((a, b) => compareText(items[a]!.title, items[b]!.title) || placeByRank[a]! - placeByRank[b]!)
   const title = new Int32Array(n)
   byTitle.forEach((row, k) => (title[row] = k))
-  const isNarrow = (text: string) => !/[^\u0000-\u00ff]/.test(text)
+  const isNarrow = (text: string) => !/[\u0100-\uffff]/.test(text)
   const all = Array.from({ length: n }, (_, i) => i)
   const blobs = [blobOf(all.filter((i) => isNarrow(folded[i]!)), folded, true), blobOf(all.filter((i) => !isNarrow(folded[i]!)), folded, false)] // prettier-ignore
   const day = today + 7 - base

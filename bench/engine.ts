@@ -1,7 +1,7 @@
 /** The engine's budgets: each view against loops over typed arrays written by hand for that view alone. */
 import type { NumberColumn } from '#core/fields/columns/column'
 import type { Item } from '#core/model/records'
-import { State } from '#core/model/state'
+import type { State } from '#core/model/state'
 import { readPayload, toPayload } from '#core/wire/payload'
 import { evaluate, planOf } from '#core/views/evaluate'
 import { LiveView } from '#core/views/live'

@@ -1,18 +1,6 @@
 import type { Names } from '../fields/contract'
 import type { ItemTable } from './item-table'
-import type {
-  EntityName,
-  FieldId,
-  Item,
-  ItemId,
-  Project,
-  ProjectId,
-  Records,
-  Status,
-  Kind,
-  Field,
-  Workspace,
-} from './records'
+import type { EntityName, Item, ItemId, Project, ProjectId, Records, Status, Kind, Field, Workspace } from './records'
 
 /**
  * How commands, views and queues look at a workspace, in a replica and in a room. An item that is read is a copy; what

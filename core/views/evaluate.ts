@@ -91,11 +91,15 @@ export function evaluate(plan: Plan): Evaluated {
   const packed = plan.axes.every((axis) => axis.isSingle) ? packGroups(plan, rows) : undefined
   const tallies = packed && tallyBy(plan.totals, rows, packed.groups, rows.length, packed.size, packed.isWhole)
   const overall = new Tally(plan.totals.facts.length)
-  if (tallies) for (const one of tallies) one && overall.addAll(one)
+  if (tallies) addUp(tallies, overall)
   else tallyInto(plan.totals, rows, overall)
   sortRows(plan.ask.table, rows, rows.length, plan.order)
   const leaves = packed && tallies ? spread(plan, rows, packed, tallies) : gather(plan, rows)
   return { leaves, overall, rows }
+}
+
+function addUp(tallies: readonly (Tally | undefined)[], overall: Tally): void {
+  for (const one of tallies) if (one) overall.addAll(one)
 }
 
 export function tallyInto({ facts }: TotalsPlan, rows: Int32Array, tally: Tally): void {
@@ -153,26 +157,22 @@ function spread(
   const facts = totals.facts.length
   if (!axes.length)
     return [{ path: [], rows: sorted, n: sorted.length, tally: tallies[0] ?? new Tally(facts), remembered: [] }]
-  const starts = new Uint32Array(size)
+  // Where each group begins; once the rows are in their places, where it ends.
+  const ends = new Uint32Array(size)
   let sum = 0
   for (let g = 0; g < size; g++) {
-    starts[g] = sum
+    ends[g] = sum
     sum += tallies[g]?.n ?? 0
   }
-  const ends = starts.slice()
   const rows = new Int32Array(sorted.length)
   place(sorted, groupOf, ends, rows)
   const leaves: Leaf[] = []
-  tallies.forEach((tally, g) => {
-    if (tally)
-      leaves.push({
-        path: pathOf(g, values),
-        rows: rows.subarray(starts[g], ends[g]),
-        n: tally.n,
-        tally,
-        remembered: [],
-      })
-  })
+  for (let g = 0; g < size; g++) {
+    const tally = tallies[g]
+    if (!tally) continue
+    const [n, to] = [tally.n, ends[g]!]
+    leaves.push({ path: pathOf(g, values), rows: rows.subarray(to - n, to), n, tally, remembered: [] })
+  }
   return leaves
 }
 function place(sorted: Int32Array, groupOf: Uint16Array | Uint32Array, ends: Uint32Array, rows: Int32Array): void {

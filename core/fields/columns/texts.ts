@@ -82,7 +82,7 @@ export class TextColumn implements Column {
   }
 }
 
-const isWide = (text: string): boolean => /[^\u0000-\u00ff]/.test(text)
+const isWide = (text: string): boolean => /[\u0100-\uffff]/.test(text)
 
 function runOf(rows: readonly number[], texts: readonly string[]): Run {
   const starts = new Int32Array(texts.length + 1)
