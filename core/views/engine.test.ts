@@ -90,6 +90,37 @@ describe('the engine, against a view worked out item by item', () => {
     )
   })
 
+  it('keeps right what was once found wrong: levels above, what an item that goes has added, a field’s first value', () => {
+    // Found by the property above.
+    const [one] = fc.sample(random.item, { numRuns: 1, seed: 4 })
+    const plainItem = { ...one!, parent: null, archived: null, values: {} }
+    const small = projectWith(Array.from({ length: 12 }, () => plainItem))
+    const looking = lookingAt(small)
+    const { state } = small
+    const inside = (child: number, parent: number) =>
+      state.set('item', random.itemId(child), 'parent', random.itemId(parent))
+    inside(11, 10)
+    const level: ViewQuestion = { where: [{ about: 'none', of: [{ about: 'fact', fact: 'level', test: { is: 'between', from: 3, to: null } }] }], group: [], sort: [], totals: [{ name: 'sum', of: 'level' }] } // prettier-ignore
+    const age: ViewQuestion = { where: [], group: [{ by: 'status', byTotal: { name: 'sum', of: 'age' } }], sort: [], totals: [] } // prettier-ignore
+    const unnamed: ViewQuestion = { where: [{ about: 'fact', fact: 'people', test: { is: 'empty' } }], group: [], sort: [], totals: [] } // prettier-ignore
+    const lives = [level, age, unnamed].map((question) => liveOf(small, question, looking))
+    const told = (...items: number[]) => {
+      for (const live of lives) {
+        live.update(items.map(random.itemId))
+        expect(shown(live)).toEqual(plain(small, live.question, looking))
+      }
+    }
+    inside(10, 9)
+    told(10)
+    inside(9, 8)
+    told(9)
+    state.put('item', random.itemId(0), undefined)
+    told(0)
+    // The first value of a field.
+    state.set('item', random.itemId(1), small.project.uses.assignees!, [small.people.lead.id])
+    told(1)
+  })
+
   function apply(
     small: Small,
     { at, what, to }: { at: number; what: string; to: Parameters<typeof random.itemAt>[1] },

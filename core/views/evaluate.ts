@@ -49,10 +49,11 @@ export function planOf(ask: Asked, { where, group, sort, totals }: ViewQuestion)
   const keys = ranked < 0 ? sort : sort.slice(0, ranked + 1)
   const order = keys.flatMap((key) => (key.by === 'rank' ? rankKey(ask.table, key.down) : (keyOf(ask, key) ?? [])))
   if (ranked < 0) order.push(rankKey(ask.table))
-  const byKin = [...sort.map((one) => one.by), ...group.map((one) => one.by)]
-  const above = test.kin?.above || byKin.some((by) => by === 'level' || by === 'parent')
   // Those that groups are ordered by are worked out beside those that are shown.
   const all = [...totals, ...group.flatMap((key) => key.byTotal ?? [])]
+  // How deep an item is, and where it stands by its parent, changes with what it is inside of.
+  const asked = [...sort.map((one) => one.by), ...group.map((one) => one.by), ...all.map((one) => one.of)]
+  const above = test.kin?.above || asked.some((by) => by === 'level' || by === 'parent')
   return { ask, test, order, axes, totals: planTotals(ask, all), kin: { ...test.kin, above } }
 }
 const filled = (key: GroupKey): Condition => ({ about: 'fact', fact: key.by, test: { is: 'filled' } })

@@ -69,9 +69,12 @@ export function compile(ask: Asked, condition: Condition): Test | undefined {
     case 'fact': {
       const source = sourceOf(ask, condition.fact)
       if (!source) return undefined
-      return condition.fact === 'people'
-        ? concerns(ask, condition.test, source)
-        : compileTest(ask, source, condition.test)
+      if (condition.fact === 'people') return concerns(ask, condition.test, source)
+      const test = compileTest(ask, source, condition.test)
+      // What an item is inside of may go and come back without it.
+      return test && (condition.fact === 'level' || condition.fact === 'parent')
+        ? { ...test, kin: { above: true } }
+        : test
     }
     case 'all':
     case 'any':

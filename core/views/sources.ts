@@ -200,8 +200,8 @@ export function turnAt(ask: Asked): (row: number) => readonly string[] {
 }
 
 /** The people that some people field of the item names, by row. */
-function concernedAt({ reader, table }: Asked): (row: number) => readonly string[] {
-  const columns = peopleColumns({ reader, table })
+function concernedAt(ask: Asked): (row: number) => readonly string[] {
+  const columns = peopleColumns(ask)
   return (row) => {
     const filled = columns.filter((column) => !column.isEmpty(row))
     if (filled.length < 2) return (filled[0]?.get(row) ?? []) as readonly string[]
@@ -209,9 +209,10 @@ function concernedAt({ reader, table }: Asked): (row: number) => readonly string
   }
 }
 
-export const peopleColumns = ({ reader, table }: Pick<Asked, 'reader' | 'table'>): CodesColumn[] =>
-  [...table.values].flatMap(([field, column]) =>
-    reader.maybe('field', field)?.type === 'people' ? [column as CodesColumn] : [],
+/** Of every people field of the project, also where no item has any yet. */
+export const peopleColumns = ({ reader, table, project }: Asked): CodesColumn[] =>
+  [...reader.all('field')].flatMap((field) =>
+    field.project === project && field.type === 'people' ? [table.column(field.id) as CodesColumn] : [],
   )
 
 function parents({ table }: Asked): ChoicesSource {
