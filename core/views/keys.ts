@@ -99,7 +99,7 @@ interface Numbers {
   readonly coded?: { array(): Uint16Array; places(): Int32Array; size(): number }
 }
 
-export function numbersOf(source: Source): Numbers {
+function numbersOf(source: Source): Numbers {
   switch (source.kind) {
     case 'number':
       return { at: source.at }

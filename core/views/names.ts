@@ -50,8 +50,8 @@ export function namedFacts(reader: Reader, project: Project): (Named & { readonl
   return names.map((one, i) => ({ ...one, fact: automaticFirst[i]! }))
 }
 
-const people = (reader: Reader, self: string): [string, string][] => [
-  ['me', self],
+const people = (reader: Reader): [string, string][] => [
+  ['me', 'me'],
   ['craft', 'my team'],
   ...[...reader.all('person')].map((one): [string, string] => [one.id, one.name]),
 ]
@@ -75,12 +75,12 @@ export function namedValues(reader: Reader, project: Project, by: string): Named
     case 'people':
     case 'createdBy':
     case 'changedBy':
-      return own(people(reader, 'me'))
+      return own(people(reader))
     case 'turn':
-      return own([...people(reader, 'me'), ['nobody', 'nobody']])
+      return own([...people(reader), ['nobody', 'nobody']])
   }
   const { field } = maybeFact(reader, project.id, by) ?? {}
-  if (field?.type === 'people') return own(people(reader, 'me'))
+  if (field?.type === 'people') return own(people(reader))
   return apart((field?.settings.options ?? []).map((one) => [one.id, one.label]))
 }
 
