@@ -1,17 +1,22 @@
 <script setup lang="ts">
-import { computed, nextTick, ref } from 'vue'
+import { computed, defineAsyncComponent, nextTick, onMounted, ref } from 'vue'
 import { navigateTo } from 'nuxt/app'
 import type { View, ViewDefinition } from '#core/model/records'
 import { sentenceOf, type PhraseName } from '#core/views/sentence'
+import { fetched } from '../fetched'
 import PopMenu from '../overlays/PopMenu.vue'
 import { useDirectory } from '../stores/directory'
+import { afterPaint } from '../stores/stands'
 import { useViews } from '../stores/views'
 import { words } from '../words'
 import { useTelling } from './phrases/telling'
-import PhraseEditor from './phrases/PhraseEditor.vue'
 
 /** The view said in plain words; every phrase is a control that opens its editor on the spot. */
 const props = defineProps<{ view: View; definition: ViewDefinition; count: number | undefined }>()
+/** Its script is no part of the first page, but here before anyone can press a phrase or the line is cut. */
+const loadEditor = () => fetched(() => import('./phrases/PhraseEditor.vue'))
+const PhraseEditor = defineAsyncComponent(loadEditor)
+onMounted(() => afterPaint(() => void loadEditor()))
 const directory = useDirectory()
 const views = useViews()
 const project = computed(() => directory.reader.maybe('project', props.view.project))
