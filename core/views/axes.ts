@@ -21,13 +21,19 @@ export interface Axis {
   readonly isSingle: boolean
   /** The groups that an item is in; it is always in one at least. */
   valuesAt(row: number): readonly GroupValue[]
-  /** Writes for `rows[0..m)` which of `values`, in their order, each is in; for single axes. */
-  fill(rows: Int32Array, m: number, to: Uint32Array): { readonly values: readonly GroupValue[] }
+  /**
+   * Gives the groups in their order, and writes for `rows[0..m)` which of them each is in; for single axes. Undefined:
+   * there are more than `mostPacked`.
+   */
+  fill(rows: Int32Array, m: number, to: Uint16Array): readonly GroupValue[] | undefined
   /** The order of groups, those without a value last. */
   compare(a: GroupValue, b: GroupValue): number
   /** The groups that there are though nothing is in them, among those from the first to the last of `held`. */
   known(held: readonly GroupValue[]): readonly GroupValue[]
 }
+
+/** More groups than this are found item by item. */
+export const mostPacked = 65_536
 
 const none: readonly GroupValue[] = [null]
 /** So many periods are shown empty at most. */
@@ -121,34 +127,35 @@ function fillBy(valueAt: (row: number) => GroupValue, compare: Axis['compare']):
       if (at === undefined) found.set(value, (at = found.size))
       to[k] = at
     }
+    if (found.size > mostPacked) return undefined
     const values = [...found.keys()].sort(compare)
-    const place = new Uint32Array(values.length)
+    const place = new Uint16Array(values.length)
     values.forEach((value, i) => (place[found.get(value)!] = i))
     for (let k = 0; k < m; k++) to[k] = place[to[k]!]!
-    return { values }
+    return values
   }
 }
 
 function fillByCode({ column, valueOf }: ChoiceSource, compare: Axis['compare']): Axis['fill'] {
   let values: readonly GroupValue[] = []
-  let places = new Uint32Array(0)
+  let places = new Uint16Array(0)
   return (rows, m, to) => {
     if (places.length !== column.codes.ids.length) {
       const valueByCode = column.codes.ids.map((_, code) => valueOf(code) || null)
       values = [...new Set(valueByCode)].sort(compare)
       const placeOf = new Map(values.map((value, i) => [value, i]))
-      places = Uint32Array.from(valueByCode, (value) => placeOf.get(value)!)
+      places = Uint16Array.from(valueByCode, (value) => placeOf.get(value)!)
     }
     if (m === column.a.length) byCodeAll(column.a, places, m, to)
     else byCode(column.a, places, rows, m, to)
-    return { values }
+    return values
   }
 }
-function byCode(a: Uint16Array, places: Uint32Array, rows: Int32Array, m: number, to: Uint32Array): void {
+function byCode(a: Uint16Array, places: Uint16Array, rows: Int32Array, m: number, to: Uint16Array): void {
   for (let k = 0; k < m; k++) to[k] = places[a[rows[k]!]!]!
 }
 
-function byCodeAll(a: Uint16Array, places: Uint32Array, m: number, to: Uint32Array): void {
+function byCodeAll(a: Uint16Array, places: Uint16Array, m: number, to: Uint16Array): void {
   for (let row = 0; row < m; row++) to[row] = places[a[row]!]!
 }
 

@@ -1,9 +1,8 @@
 /** A view worked out from the columns: its items in order, in their groups, with what they add up to. */
 import type { Condition, GroupKey, ViewDefinition } from '../model/records'
-import { axisOf, type Axis, type GroupValue } from './axes'
+import { axisOf, mostPacked, type Axis, type GroupValue } from './axes'
 import { compileAll, type Kin, type Test } from './filter'
 import { keyOf, rankKey, type Key } from './keys'
-import { allRows } from './scans'
 import { sortRows } from './sort'
 import type { Asked } from './sources'
 import { planTotals, Tally, tallyBy, type Remembered, type TotalsPlan } from './totals'
@@ -58,32 +57,31 @@ export function planOf(ask: Asked, { where, group, sort, totals }: ViewQuestion)
 }
 const filled = (key: GroupKey): Condition => ({ about: 'fact', fact: key.by, test: { is: 'filled' } })
 
-/** More groups than this are found item by item. */
-const mostPacked = 65_536
-
 /** Written to again by every evaluation: what lasts is copied. */
 let scratchRows: Int32Array = new Int32Array(0)
-let scratchGroups: Uint32Array = new Uint32Array(0)
-let scratchLevel: Uint32Array = new Uint32Array(0)
+let scratchGroups: Uint16Array = new Uint16Array(0)
+let scratchLevel: Uint16Array = new Uint16Array(0)
 let scratchGroupOf: Uint16Array = new Uint16Array(0)
+/** 0, 1, 2 …: every row there is. Not written to. */
+let everyRow: Int32Array = new Int32Array(0)
 function makeRoom(rows: number): void {
   if (scratchRows.length >= rows) return
   const length = Math.ceil(rows * 1.25)
   scratchRows = new Int32Array(length)
-  scratchGroups = new Uint32Array(length)
-  scratchLevel = new Uint32Array(length)
+  scratchGroups = new Uint16Array(length)
+  scratchLevel = new Uint16Array(length)
   scratchGroupOf = new Uint16Array(length)
+  everyRow = Int32Array.from(scratchRows, (_, row) => row)
 }
 
 /** The rows that meet a plan's test, ascending. */
 export function rowsMeeting({ ask: { table }, test }: Pick<Plan, 'ask' | 'test'>): Int32Array {
   makeRoom(table.n)
+  if (test.isMetByAll?.()) return everyRow.slice(0, table.n)
   const few = test.candidates && test.candidates.most() * 4 < table.n ? test.candidates.rows() : undefined
   const n = few
     ? test.keep(few.a, few.n, scratchRows)
-    : test.keepAll
-      ? test.keepAll(table.n, scratchRows)
-      : test.keep(scratchRows, allRows(scratchRows, table.n), scratchRows)
+    : (test.keepAll?.(scratchRows) ?? test.keep(everyRow, table.n, scratchRows))
   return scratchRows.slice(0, n)
 }
 
@@ -112,9 +110,9 @@ export function tallyInto({ facts }: TotalsPlan, rows: Int32Array, tally: Tally)
 
 interface Packed {
   /** By place in `rows`: which group. */
-  readonly groups: Uint32Array
+  readonly groups: Uint16Array
   /** By row; of rows that are not in the view it means nothing. */
-  readonly groupOf: Uint16Array | Uint32Array
+  readonly groupOf: Uint16Array
   /** All rows there are are in it. */
   readonly isWhole: boolean
   readonly size: number
@@ -129,9 +127,9 @@ function packGroups({ axes, ask: { table } }: Plan, rows: Int32Array): Packed | 
   const values: (readonly GroupValue[])[] = []
   let size = 1
   for (const axis of axes) {
-    const its = axis.fill(rows, m, values.length ? level : groups).values
-    size *= its.length
-    if (size > mostPacked) return undefined
+    const its = axis.fill(rows, m, values.length ? level : groups)
+    size *= its?.length ?? 0
+    if (!its || size > mostPacked) return undefined
     if (values.length) addLevel(groups, level, its.length, m)
     values.push(its)
   }
@@ -141,10 +139,10 @@ function packGroups({ axes, ask: { table } }: Plan, rows: Int32Array): Packed | 
   else if (!isWhole) noteGroups(scratchGroupOf, rows, groups, m)
   return { groups, groupOf: isWhole ? groups : scratchGroupOf, isWhole, size, values }
 }
-function addLevel(groups: Uint32Array, level: Uint32Array, size: number, m: number): void {
+function addLevel(groups: Uint16Array, level: Uint16Array, size: number, m: number): void {
   for (let k = 0; k < m; k++) groups[k] = groups[k]! * size + level[k]!
 }
-function noteGroups(groupOf: Uint16Array, rows: Int32Array, groups: Uint32Array, m: number): void {
+function noteGroups(groupOf: Uint16Array, rows: Int32Array, groups: Uint16Array, m: number): void {
   for (let k = 0; k < m; k++) groupOf[rows[k]!] = groups[k]!
 }
 
@@ -176,7 +174,7 @@ function spread(
   }
   return leaves
 }
-function place(sorted: Int32Array, groupOf: Uint16Array | Uint32Array, ends: Uint32Array, rows: Int32Array): void {
+function place(sorted: Int32Array, groupOf: Uint16Array, ends: Uint32Array, rows: Int32Array): void {
   for (let k = 0; k < sorted.length; k++) {
     const row = sorted[k]!
     const g = groupOf[row]!

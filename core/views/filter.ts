@@ -15,8 +15,10 @@ export interface Test {
   test(row: number): boolean
   /** Writes those of `from[0..m)`, ascending, that meet it to `to`, which may be `from`; gives their number. */
   keep(from: Int32Array, m: number, to: Int32Array): number
-  /** The same of all rows below `m`, where that is quicker. */
-  keepAll?(m: number, to: Int32Array): number
+  /** The same of all rows there are, where that is quicker. */
+  keepAll?(to: Int32Array): number | undefined
+  /** Keeps those too that are marked: `any of` without another walk, where the loop is there. */
+  keepOr?(marks: Uint8Array, from: Int32Array, m: number, to: Int32Array): number
   /** What is met where this is not, where there is a quicker way to ask it. */
   negated?(): Test
   /** Sets `marks[k]` where `from[k]` meets it; leaves the others as they are. */
@@ -56,8 +58,6 @@ export const compileAll = (ask: Asked, conditions: readonly Condition[]): Test =
 const listed = (table: ItemTable): Test => ({
   test: (row) => table.listed[row] === 1,
   keep: (from, m, to) => scan.keepFlagged(table.listed, from, m, to),
-  keepAll: (m, to) =>
-    table.listedCount === m ? scan.allRows(to, m) : scan.keepFlagged(table.listed, to, scan.allRows(to, m), to),
   mark: (from, m, marks) => scan.markTested((row) => table.listed[row] === 1, from, m, marks),
   isMetByAll: () => table.listedCount === table.n,
   cost: 0,
@@ -120,13 +120,12 @@ function all(tests: readonly Test[]): Test {
       if (rows === from && to !== from) to.set(from.subarray(0, m))
       return n
     },
-    keepAll(m, to) {
-      const asked = order.filter((one) => !one.isMetByAll?.())
-      const [first, ...rest] = asked
-      let n = first?.keepAll ? first.keepAll(m, to) : scan.allRows(to, m)
-      for (const one of first?.keepAll ? rest : asked) n = one.keep(to, n, to)
-      return n
+    // With one alone to ask.
+    keepAll(to) {
+      const [first, ...rest] = order.filter((one) => !one.isMetByAll?.())
+      return rest.length ? undefined : first?.keepAll?.(to)
     },
+    isMetByAll: () => order.every((one) => one.isMetByAll?.()),
     mark(from, m, marks) {
       const mine = new Uint8Array(m)
       for (const [i, one] of order.entries()) {
@@ -159,12 +158,13 @@ function giveBack(marks: Uint8Array): void {
 function any(tests: readonly Test[]): Test {
   if (tests.length === 1) return tests[0]!
   const order = [...tests].sort((a, b) => a.cost - b.cost)
+  const last = order.at(-1)!
   return {
     test: (row) => order.some((one) => one.test(row)),
     keep(from, m, to) {
       const marks = marksFor(m)
-      for (const one of order) one.mark(from, m, marks)
-      const n = scan.keepMarked(marks, 1, from, m, to)
+      for (const one of order) if (one !== last || !last.keepOr) one.mark(from, m, marks)
+      const n = last.keepOr?.(marks, from, m, to) ?? scan.keepMarked(marks, 1, from, m, to)
       giveBack(marks)
       return n
     },
@@ -298,7 +298,7 @@ function coded(source: ChoiceSource, values: ReadonlySet<string> | undefined, is
   return {
     test: (row) => lookUp()[column.a[row]!] === 1,
     keep: (from, m, to) => scan.keepCoded(column.a, lookUp(), from, m, to),
-    keepAll: (m, to) => scan.keepAllCoded(column.a, lookUp(), m, to),
+    keepOr: (marks, from, m, to) => scan.keepCodedOr(column.a, lookUp(), marks, from, m, to),
     mark: (from, m, marks) => scan.markCoded(column.a, lookUp(), from, m, marks),
     negated: () => coded(source, values, !isNot),
     cost: 1,
@@ -364,6 +364,7 @@ function within(
   return {
     test: (row) => of.a[row]! >= low && of.a[row]! <= high,
     keep: (from, m, to) => scan.keepWithin(of.a, low, high, from, m, to),
+    keepOr: (marks, from, m, to) => scan.keepWithinOr(of.a, low, high, marks, from, m, to),
     mark: (from, m, marks) => scan.markWithin(of.a, low, high, from, m, marks),
     cost: 1,
   }
@@ -380,7 +381,7 @@ function words({ column }: Extract<Source, { kind: 'text' }>, text: string): Tes
   }
   return {
     test,
-    keepAll(_m, to) {
+    keepAll(to) {
       let n = column.search(folded[0]!, to)
       for (const word of folded.slice(1)) n = scan.keepTested((row) => column.has(row, word), to, n, to)
       return n

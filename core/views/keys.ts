@@ -44,8 +44,8 @@ function textKey(column: TextColumn, down: boolean, emptyFirst: boolean): Key {
       if (ordering.isKnown || m > fewTexts) {
         const { labels, top } = ordering
         const none = emptyFirst ? 0 : top + 1
-        if (down) fillTextDown(column.a, labels, top + Number(emptyFirst), none, rows, m, to)
-        else fillText(column.a, labels, Number(emptyFirst), none, rows, m, to)
+        if (down) fillTextDown(labels, top + Number(emptyFirst), none, rows, m, to)
+        else fillText(labels, Number(emptyFirst), none, rows, m, to)
         return { most: top + 1 }
       }
       const filled = Array.from(rows.subarray(0, m)).filter((row) => !column.isEmpty(row))
@@ -61,23 +61,13 @@ function textKey(column: TextColumn, down: boolean, emptyFirst: boolean): Key {
   }
 }
 
-type Texts = readonly (string | null)[]
-function fillText(
-  texts: Texts,
-  labels: Int32Array,
-  more: number,
-  none: number,
-  rows: Int32Array,
-  m: number,
-  to: Uint32Array,
-): void {
+function fillText(labels: Int32Array, more: number, none: number, rows: Int32Array, m: number, to: Uint32Array): void {
   for (let k = 0; k < m; k++) {
-    const row = rows[k]!
-    to[k] = texts[row] === null ? none : labels[row]! + more
+    const label = labels[rows[k]!]!
+    to[k] = label > 0 ? label + more : none
   }
 }
 function fillTextDown(
-  texts: Texts,
   labels: Int32Array,
   top: number,
   none: number,
@@ -86,8 +76,8 @@ function fillTextDown(
   to: Uint32Array,
 ): void {
   for (let k = 0; k < m; k++) {
-    const row = rows[k]!
-    to[k] = texts[row] === null ? none : top - labels[row]!
+    const label = labels[rows[k]!]!
+    to[k] = label > 0 ? top - label : none
   }
 }
 

@@ -1,12 +1,8 @@
 /**
  * The loops that a filter spends its time in: one hot loop a function, because several in one are compiled badly.
  * `keep…` writes the rows of `from[0..m)` that meet something to `to` (which may be `from`) and gives their number;
- * `mark…` sets a byte for each of them. Without `from` it is all rows below `m`.
+ * `mark…` sets a byte for each of them; `keep…Or` keeps those whose byte is set, too.
  */
-export function allRows(to: Int32Array, m: number): number {
-  for (let row = 0; row < m; row++) to[row] = row
-  return m
-}
 
 export function keepCoded(a: Uint16Array, yes: Uint8Array, from: Int32Array, m: number, to: Int32Array): number {
   let n = 0
@@ -17,11 +13,19 @@ export function keepCoded(a: Uint16Array, yes: Uint8Array, from: Int32Array, m: 
   }
   return n
 }
-export function keepAllCoded(a: Uint16Array, yes: Uint8Array, m: number, to: Int32Array): number {
+export function keepCodedOr(
+  a: Uint16Array,
+  yes: Uint8Array,
+  marks: Uint8Array,
+  from: Int32Array,
+  m: number,
+  to: Int32Array,
+): number {
   let n = 0
-  for (let row = 0; row < m; row++) {
+  for (let k = 0; k < m; k++) {
+    const row = from[k]!
     to[n] = row
-    n += yes[a[row]!]!
+    n += marks[k]! | yes[a[row]!]!
   }
   return n
 }
@@ -44,6 +48,24 @@ export function keepWithin(
     const x = a[row]!
     to[n] = row
     n += Number(x >= low && x <= high)
+  }
+  return n
+}
+export function keepWithinOr(
+  a: Int32Array | Float64Array,
+  low: number,
+  high: number,
+  marks: Uint8Array,
+  from: Int32Array,
+  m: number,
+  to: Int32Array,
+): number {
+  let n = 0
+  for (let k = 0; k < m; k++) {
+    const row = from[k]!
+    const x = a[row]!
+    to[n] = row
+    n += marks[k]! | Number(x >= low && x <= high)
   }
   return n
 }

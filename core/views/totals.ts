@@ -103,109 +103,97 @@ function valuesOf(source: Source): (row: number) => readonly (string | number)[]
   }
 }
 
-let [counts, filledBy, sumBy] = [new Float64Array(0), new Float64Array(0), new Float64Array(0)]
+let counts = new Int32Array(0)
+let empties = new Int32Array(0)
+let sums = new Float64Array(0)
 
-/** Adds up `rows[0..m)` by their group, `groups[k]`; undefined where a group has no items.
- * `isWhole`: `rows` are all rows there are, `rows[k]` is `k`. */
+/**
+ * Adds up `rows[0..m)` by their group, `groups[k]`; undefined where a group has no items.
+ * `isWhole`: `rows` are all rows there are, `rows[k]` is `k`.
+ */
 export function tallyBy(
   { facts }: TotalsPlan,
   rows: Int32Array,
-  groups: Uint32Array,
+  groups: Uint16Array,
   m: number,
   size: number,
   isWhole: boolean,
 ): (Tally | undefined)[] {
-  if (counts.length < size) [counts, filledBy, sumBy] = [new Float64Array(size), new Float64Array(size), new Float64Array(size)] // prettier-ignore
+  if (counts.length < size) [counts, empties, sums] = [new Int32Array(size), new Int32Array(size), new Float64Array(size)] // prettier-ignore
   counts.fill(0, 0, size)
-  filledBy.fill(0, 0, size)
-  sumBy.fill(0, 0, size)
-  // The first column is added up while items are counted: most of the time goes into walking the rows.
-  const first = facts[0]?.column
-  if (!first) countBy(groups, m, counts)
-  else if (isWhole) countAndAddAll(first.a, groups, m, counts, filledBy, sumBy)
-  else countAndAdd(first.a, rows, groups, m, counts, filledBy, sumBy)
+  if (!facts.length) countBy(groups, m, counts)
   const tallies: (Tally | undefined)[] = new Array<undefined>(size)
-  for (let g = 0; g < size; g++) {
-    if (!counts[g]) continue
-    const tally = (tallies[g] = new Tally(facts.length))
-    tally.n = counts[g]!
-  }
-  facts.forEach(({ column, at }, f) => {
-    if (f || !first) {
-      filledBy.fill(0, 0, size)
-      sumBy.fill(0, 0, size)
-      if (column) countAndAdd(column.a, rows, groups, m, ignored(size), filledBy, sumBy)
-      else addEach(at, rows, groups, m, filledBy, sumBy)
-    }
+  for (let f = 0; f < Math.max(1, facts.length); f++) {
+    const { column, at } = facts[f] ?? {}
+    empties.fill(0, 0, size)
+    sums.fill(0, 0, size)
+    if (f) counts.fill(0, 0, size)
+    // Counted while a column is added up: most of the time goes into walking the rows.
+    if (column && isWhole) countAndAddAll(column.a, groups, m, counts, empties, sums)
+    else if (column) countAndAdd(column.a, rows, groups, m, counts, empties, sums)
+    else if (at) countAndAddEach(at, rows, groups, m, counts, empties, sums)
     for (let g = 0; g < size; g++) {
-      const tally = tallies[g]
-      if (!tally) continue
-      tally.filled[f] = filledBy[g]!
-      tally.sum[f] = sumBy[g]!
+      if (!counts[g]) continue
+      const tally = (tallies[g] ??= new Tally(facts.length))
+      tally.n = counts[g]!
+      if (!at) continue
+      tally.filled[f] = counts[g]! - empties[g]!
+      tally.sum[f] = sums[g]!
     }
-  })
+  }
   return tallies
 }
-/** Counted before. */
-let elsewhere = new Float64Array(0)
-function ignored(size: number): Float64Array {
-  if (elsewhere.length < size) elsewhere = new Float64Array(size)
-  return elsewhere
-}
-function countBy(groups: Uint32Array, m: number, counts: Float64Array): void {
+function countBy(groups: Uint16Array, m: number, counts: Int32Array): void {
   for (let k = 0; k < m; k++) counts[groups[k]!]!++
 }
 function countAndAdd(
   a: Float64Array,
   rows: Int32Array,
-  groups: Uint32Array,
+  groups: Uint16Array,
   m: number,
-  counts: Float64Array,
-  filled: Float64Array,
-  sum: Float64Array,
+  counts: Int32Array,
+  empties: Int32Array,
+  sums: Float64Array,
 ): void {
   for (let k = 0; k < m; k++) {
     const x = a[rows[k]!]!
     const g = groups[k]!
     counts[g]!++
-    if (x === x) {
-      filled[g]!++
-      sum[g]! += x
-    }
+    if (x === x) sums[g]! += x
+    else empties[g]!++
   }
 }
 function countAndAddAll(
   a: Float64Array,
-  groups: Uint32Array,
+  groups: Uint16Array,
   m: number,
-  counts: Float64Array,
-  filled: Float64Array,
-  sum: Float64Array,
+  counts: Int32Array,
+  empties: Int32Array,
+  sums: Float64Array,
 ): void {
   for (let k = 0; k < m; k++) {
     const x = a[k]!
     const g = groups[k]!
     counts[g]!++
-    if (x === x) {
-      filled[g]!++
-      sum[g]! += x
-    }
+    if (x === x) sums[g]! += x
+    else empties[g]!++
   }
 }
-function addEach(
+function countAndAddEach(
   at: Summed['at'],
   rows: Int32Array,
-  groups: Uint32Array,
+  groups: Uint16Array,
   m: number,
-  filled: Float64Array,
-  sum: Float64Array,
+  counts: Int32Array,
+  empties: Int32Array,
+  sums: Float64Array,
 ): void {
   for (let k = 0; k < m; k++) {
     const x = at(rows[k]!)
-    if (x !== x) continue
     const g = groups[k]!
-    filled[g]!++
-    sum[g]! += x
+    counts[g]!++
+    if (x === x) sums[g]! += x
+    else empties[g]!++
   }
 }
 

@@ -42,7 +42,7 @@ export class Ordering {
     this.#settle()
     return this.#n
   }
-  /** By row; of a row without value it means nothing. */
+  /** By row, above 0; of a row without value 0, or none. */
   get labels(): Int32Array {
     this.#settle()
     return this.#labels
@@ -126,7 +126,9 @@ export class Ordering {
 
   #takeOut(row: number): void {
     const at = this.#find(row)
-    if (at < this.#n) this.#order.copyWithin(at, at + 1, this.#n--)
+    if (at === this.#n) return
+    this.#order.copyWithin(at, at + 1, this.#n--)
+    this.#labels[row] = 0
   }
 
   #find(row: number): number {
@@ -179,6 +181,7 @@ export class Ordering {
     }
     this.#order = merged
     this.#n = merged.length
+    for (const row of this.#changed) this.#labels[row] = 0
     this.#changed.clear()
     this.#label()
   }
