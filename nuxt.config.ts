@@ -47,7 +47,7 @@ export default defineNuxtConfig({
           output: {
             // All of the signed-in pages in one file: a file more costs an opening page more than what is in it.
             manualChunks: (id: string) =>
-              /\/app\/(frame|parts|view-layouts|pages\/app)\b(?!.*bring-in)/.test(id) ? 'app' : undefined,
+              /\/app\/(frame|parts|view-layouts|pages\/app)\b(?!.*(bring-in|phrases))/.test(id) ? 'app' : undefined,
           },
         },
       },

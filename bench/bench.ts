@@ -6,11 +6,22 @@ import { pathToFileURL } from 'node:url'
 import { sql } from 'drizzle-orm'
 import { v7 } from 'uuid'
 import { openDatabase } from '../server/db/open'
+import type { Page } from '@playwright/test'
 import { writeRows } from '../server/db/rows'
 import { item as itemTable, log, logItem, workspace } from '../server/db/schema'
 import { Client } from '../tests/kit/client'
 import { newFolder, root, startServer } from '../tests/kit/server'
-import { acknowledged, contextFor, emptyFrames, keyToPaint, launch, opening, scrollThrough } from './browser'
+import {
+  acknowledged,
+  changingView,
+  contextFor,
+  emptyFrames,
+  keyToPaint,
+  launch,
+  longTasksOfEditing,
+  opening,
+  scrollThrough,
+} from './browser'
 import { foundProject } from './data'
 import { engineLines } from './engine'
 import { lineOf, median, print, share, type Line } from './line'
@@ -133,45 +144,78 @@ async function main(): Promise<void> {
   lines.push(lineOf(`first page, kB of compressed script (${scripts.size + shared.length} files)`, 1, kB, 350, 1))
 
   say('opening …')
-  const opened = new Map<number, { project: string; table: string; board: string; prefix: string }>()
   const wanted = process.argv
     .find((one) => one.startsWith('--sizes='))
     ?.slice(8)
     .split(',')
     .map(Number)
+  // The number is how often it is opened.
   const sizes = (
     [
-      [1000, 'BAA', 7],
+      [500, 'BZZ', 0],
+      [1000, 'BAA', 15],
       [10_000, 'BBB', 5],
       [50_000, 'BCC', 3],
+      [100_000, 'BDD', 0],
     ] as const
   ).filter(([n]) => wanted?.includes(n) ?? true)
+  /** Ms to another view and back, where it is measured. */
+  const changes = new Map<number, number>()
   // A person opens all projects that are theirs: each size has a server's demo and its own project alone.
   for (const [n, prefix, runs] of sizes) {
     const own = await startServer({ env: { WRENLEAF_NOW: '' } })
     const owner = await ownerOf(own)
     const place = { ...(await foundProject(owner, prefix, n)), prefix }
-    opened.set(n, place)
     const view = `/app/${prefix}/${place.table}`
     await (await owner.get(`/api/projects/${place.project}/items`)).arrayBuffer()
-    const { ours, bare } = await opening(browser, owner, view, place.project, runs)
-    lines.push(lineOf('open a project, to painted rows', n, ours.ms, bare.ms, 2.5, ours.cpuMs))
+    if (runs) {
+      const { ours, bare } = await opening(browser, owner, view, place.project, runs)
+      lines.push(lineOf('open a project, to painted rows', n, ours.ms, bare.ms, 2.5, ours.cpuMs))
+    }
+    if (n === 500 || n === 50_000) {
+      const tab = await opened(owner, view, n)
+      const paths = { table: view, board: `/app/${prefix}/${place.board}` }
+      changes.set(n, median(await changingView(tab, paths, 9)))
+      await tab.context().close()
+    }
     if (n === 10_000) await inTable(own.url, owner, view, commit)
+    if (n === 100_000) {
+      say('filtering, grouping, scrolling …')
+      const tab = await opened(owner, view, n)
+      const { longTasks, sentence } = await longTasksOfEditing(tab)
+      say(`  ended at: ${sentence}`)
+      lines.push(lineOf('editing a view, longest task (limit 50 ms)', n, Math.max(0, ...longTasks), 50, 1))
+      await tab.context().close()
+    }
     if (n === 50_000)
       say(`memory of the server with 50,000 items: ${(residentKb(own.process.pid!) / 1024).toFixed(0)} MB`)
     await own.stop()
   }
+  const [few, many] = [changes.get(500), changes.get(50_000)]
+  if (few !== undefined && many !== undefined) {
+    const frame = median(await emptyFrames(browser))
+    // There and back, so two frames.
+    lines.push(lineOf('another view of an open project, and back', 50_000, many, few + 2 * frame, 1.5))
+  }
   await browser.close()
   await server.stop()
+
+  async function opened(owner: Client, view: string, n: number): Promise<Page> {
+    const tab = await (await contextFor(browser, owner)).newPage()
+    await tab.goto(view)
+    await tab
+      .locator(`[role=grid][aria-rowcount="${n + 1}"] [role=gridcell].title`)
+      .first()
+      .waitFor()
+    await tab.waitForTimeout(1000)
+    return tab
+  }
 
   async function inTable(url: string, owner: Client, view: string, commitMs: number): Promise<void> {
     say(`scrolling and typing at ${url} …`)
     const frames = await emptyFrames(browser)
     const frame = median(frames)
-    const tab = await (await contextFor(browser, owner)).newPage()
-    await tab.goto(view)
-    await tab.locator('[role=gridcell].title').first().waitFor()
-    await tab.waitForTimeout(1000)
+    const tab = await opened(owner, view, 10_000)
     const scrolled = await scrollThrough(tab, 300)
     const p95 = [...scrolled.frames].sort((a, b) => a - b)[Math.floor(scrolled.frames.length * 0.95)]!
     lines.push(lineOf('scrolling, 95 % of frames', 10_000, p95, frame, 1.5))

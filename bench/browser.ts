@@ -1,6 +1,6 @@
 /** What is measured in Chromium, and the bare pages that set the limits there. */
 import { readdirSync, readFileSync } from 'node:fs'
-import { chromium, type Browser, type BrowserContext, type Page } from '@playwright/test'
+import { chromium, type Browser, type BrowserContext, type Locator, type Page } from '@playwright/test'
 import type { Client } from '../tests/kit/client'
 import { median } from './line'
 
@@ -162,6 +162,82 @@ export function scrollThrough(page: Page, step: number): Promise<Scrolled> {
     observer.disconnect()
     return { frames: times.slice(1).map((one, i) => one - times[i]!), blank, longTasks }
   }, step)
+}
+
+/** From a press on another view in the index to its items painted: from the table to the board and back, both together. */
+export async function changingView(
+  page: Page,
+  views: { table: string; board: string },
+  runs: number,
+): Promise<number[]> {
+  const taken: number[] = []
+  const change = (path: string, selector: string) =>
+    page.evaluate(({ path, selector }) => new Promise<number>((resolve) => {
+      const link = document.querySelector<HTMLElement>(`nav a[href="${path}"]`)!
+      const from = performance.now()
+      link.click()
+      const look = () => {
+        if (document.querySelectorAll(selector).length < 10) return requestAnimationFrame(look)
+        const { port1, port2 } = new MessageChannel()
+        port1.onmessage = () => resolve(performance.now() - from)
+        port2.postMessage(0)
+      }
+      requestAnimationFrame(look)
+    }), { path, selector }) // prettier-ignore
+  for (let i = 0; i < runs; i++) {
+    const there = await change(views.board, 'main article')
+    await page.waitForTimeout(300)
+    taken.push(there + (await change(views.table, '[role=gridcell].title')))
+    await page.waitForTimeout(300)
+  }
+  return taken
+}
+
+/** The tasks of the page's own thread that took longer than 50 ms, in ms, while a view is filtered, grouped, ordered and scrolled. */
+export async function longTasksOfEditing(page: Page): Promise<{ longTasks: number[]; sentence: string }> {
+  const longTasks = () => page.evaluate(() => (globalThis as unknown as { longTasks: number[] }).longTasks.splice(0))
+  // One that is too long on purpose must be seen.
+  await page.evaluate(() => {
+    const kept: number[] = []
+    Object.assign(globalThis, { longTasks: kept })
+    new PerformanceObserver((list) => kept.push(...list.getEntries().map((one) => one.duration))).observe({
+      type: 'longtask',
+    })
+    setTimeout(() => {
+      for (const until = performance.now() + 80; performance.now() < until;);
+    })
+  })
+  await page.waitForTimeout(500)
+  if (!(await longTasks()).length) throw new Error('a long task is not seen')
+  const [count, sentence] = [page.locator('.count b'), page.locator('.sentence-text')]
+  const another = async (text: Locator, work: () => Promise<void>) => {
+    const before = await text.textContent()
+    await work()
+    for (let i = 0; (await text.textContent()) === before; i++) {
+      if (i > 1000) throw new Error(`nothing changed after ${before}`)
+      await page.waitForTimeout(20)
+    }
+    await page.waitForTimeout(500)
+  }
+  const typed = (text: string) =>
+    another(sentence, async () => {
+      await page.getByRole('button', { name: 'and …' }).click()
+      await page.getByRole('combobox', { name: 'And …' }).pressSequentially(text, { delay: 30 })
+      await page.keyboard.press('Enter')
+    })
+  await typed('not finished')
+  await typed('need is must')
+  await page.getByRole('button', { name: 'need is must' }).click()
+  // Each press of a value asks anew, with the counts that each value would give.
+  for (const value of [/^should/, /^could/, /^should/, /^must/])
+    await another(count, () => page.getByRole('option', { name: value }).click())
+  await page.keyboard.press('Escape')
+  await typed('title has ridge')
+  await typed('by status then need, sum of effort')
+  await typed('soonest due first')
+  await scrollThrough(page, 30_000)
+  await typed('by assignees, most effort first')
+  return { longTasks: await longTasks(), sentence: (await sentence.textContent()) ?? '' }
 }
 
 /** From the key that ends a title's edit to the frame in which the new title has been painted. */

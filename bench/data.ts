@@ -1,6 +1,7 @@
 import { v7 } from 'uuid'
 import { starterPattern } from '#core/projects/starter-pattern'
 import type { BringInBody } from '#core/bring-in/command'
+import { mostRecords } from '#core/bring-in/limits'
 import type { ItemId } from '#core/model/records'
 import type { Client } from '../tests/kit/client'
 
@@ -37,16 +38,18 @@ export async function foundProject(
       [uses.due!]: new Date(Date.UTC(2026, 9, 1) + (i % 200) * 86_400_000).toISOString().slice(0, 10), [uses.need!]: options[i % 4]!.id,
     },
   })) // prettier-ignore
-  const bring: BringInBody = {
-    project: body.project.id,
-    people: [],
-    kinds: [],
-    fields: [],
-    options: [],
-    items,
-    texts: [],
+  for (let from = 0; from < n; from += mostRecords) {
+    const bring: BringInBody = {
+      project: body.project.id,
+      people: [],
+      kinds: [],
+      fields: [],
+      options: [],
+      items: items.slice(from, from + mostRecords),
+      texts: [],
+    }
+    await expectDone(client.command('bring-in', bring))
   }
-  await expectDone(client.command('bring-in', bring))
   return { project: body.project.id, board: body.views[0]!.id, table: body.views[1]!.id }
 }
 

@@ -1,6 +1,7 @@
 <script setup lang="ts">
-import { computed, nextTick, onMounted, ref, useId, watch } from 'vue'
+import { computed, ref } from 'vue'
 import { words } from '../words'
+import FindList from './FindList.vue'
 import { LeafMark, PersonPebble } from './marks'
 
 export interface Choice {
@@ -22,71 +23,33 @@ const props = defineProps<{
 }>()
 const emit = defineEmits<{ choose: [id: string]; clear: []; leave: [] }>()
 
-const id = useId()
 const typed = ref('')
-const at = ref(0)
-const input = ref<HTMLInputElement>()
 const found = computed(() => {
   const parts = typed.value.toLowerCase().split(/\s+/).filter(Boolean)
   return props.choices.filter((one) => parts.every((part) => one.label.toLowerCase().includes(part)))
 })
 const most = computed(() => Math.max(1, ...props.choices.map((one) => one.count ?? 0)))
-watch(typed, () => (at.value = 0))
-onMounted(() => {
-  at.value = Math.max(
-    0,
-    props.choices.findIndex((one) => props.chosen.includes(one.id)),
-  )
-  void nextTick(() => input.value?.focus())
-})
-
-function onKey(event: KeyboardEvent): void {
-  const last = found.value.length - 1
-  if (event.key === 'ArrowDown') at.value = Math.min(last, at.value + 1)
-  else if (event.key === 'ArrowUp') at.value = Math.max(0, at.value - 1)
-  else if (event.key === 'Home' && !typed.value) at.value = 0
-  else if (event.key === 'End' && !typed.value) at.value = last
-  else if (event.key === 'Enter') choose(found.value[at.value])
-  else if (event.key === 'Escape' || event.key === 'Tab') emit('leave')
-  else return
-  if (event.key !== 'Tab') event.preventDefault()
-  event.stopPropagation()
-  void nextTick(() => document.getElementById(`${id}-${at.value}`)?.scrollIntoView({ block: 'nearest' }))
-}
-function choose(one: Choice | undefined): void {
-  if (one) emit('choose', one.id)
-}
+const isChosen = (one: Choice) => props.chosen.includes(one.id)
 </script>
 
 <template>
   <div class="choices">
-    <input
-      ref="input"
+    <FindList
       v-model="typed"
-      role="combobox"
-      aria-expanded="true"
-      aria-autocomplete="list"
-      :aria-label="label"
-      :aria-controls="`${id}-list`"
-      :aria-activedescendant="found.length ? `${id}-${at}` : undefined"
+      :lines="found"
+      :key-of="(one) => one.id"
+      :label="label"
       :placeholder="words.phrase.filter"
-      autocomplete="off"
-      @keydown="onKey"
-    />
-    <ul :id="`${id}-list`" role="listbox" :aria-label="label" :aria-multiselectable="several || undefined">
-      <li
-        v-for="(one, i) in found"
-        :id="`${id}-${i}`"
-        :key="one.id"
-        role="option"
-        :aria-selected="chosen.includes(one.id)"
-        :class="{ at: i === at }"
-        @mousedown.prevent
-        @mousemove="at = i"
-        @click="choose(one)"
-      >
-        <span v-if="several" class="box" :class="{ yes: chosen.includes(one.id) }" aria-hidden="true">{{
-          chosen.includes(one.id) ? '✓' : ''
+      :first="choices.findIndex(isChosen)"
+      :is-chosen="isChosen"
+      :several="several"
+      :none="words.editor.none"
+      @take="emit('choose', $event.id)"
+      @leave="emit('leave')"
+    >
+      <template #default="{ line: one }">
+        <span v-if="several" class="box" :class="{ yes: isChosen(one) }" aria-hidden="true">{{
+          isChosen(one) ? '✓' : ''
         }}</span>
         <LeafMark v-if="one.leaf" :share="one.leaf.share" :colour="one.leaf.colour" />
         <PersonPebble v-if="one.person" :person="one.person" aria-hidden="true" />
@@ -97,16 +60,13 @@ function choose(one: Choice | undefined): void {
           >{{ one.label }}</span
         >
         <span v-else class="label">{{ one.label }}</span>
-        <span v-if="!several && chosen.includes(one.id)" class="tick" aria-hidden="true">✓</span>
+        <span v-if="!several && isChosen(one)" class="tick" aria-hidden="true">✓</span>
         <template v-if="one.count !== undefined">
           <span class="count">{{ one.count }}</span>
           <span class="track" aria-hidden="true"><i :style="{ width: `${(one.count / most) * 100}%` }" /></span>
         </template>
-      </li>
-      <li v-if="!found.length" class="soft none" role="option" aria-selected="false" aria-disabled="true">
-        {{ words.editor.none }}
-      </li>
-    </ul>
+      </template>
+    </FindList>
     <button v-if="clearable && chosen.length" type="button" class="link clear" @click="emit('clear')">
       {{ words.editor.clear }}
     </button>
@@ -118,37 +78,6 @@ function choose(one: Choice | undefined): void {
   min-width: 220px;
   max-width: 392px;
   padding: 8px;
-}
-input {
-  width: 100%;
-  border: 0;
-  border-bottom: 1.5px solid var(--leaf);
-  background: transparent;
-  padding: 3px 6px 5px;
-  font-size: 14px;
-  outline: none;
-}
-input::placeholder {
-  color: var(--soft);
-}
-ul {
-  list-style: none;
-  margin: 6px 0 0;
-  padding: 0;
-  max-height: 284px;
-  overflow: auto;
-}
-li {
-  display: flex;
-  align-items: center;
-  gap: 8px;
-  padding: 4px 6px;
-  border-radius: 3px;
-  cursor: pointer;
-  min-height: 28px;
-}
-li.at {
-  background: var(--leaf-tint);
 }
 .label {
   overflow: hidden;
@@ -194,8 +123,5 @@ li.at {
 }
 .clear {
   padding: 6px 6px 2px;
-}
-.none {
-  cursor: default;
 }
 </style>

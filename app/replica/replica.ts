@@ -51,6 +51,8 @@ interface Past {
 }
 
 const longestWaitMs = 4000
+/** For so long nothing must have happened to the titles before their order is worked out; the first view is shown by then. */
+const calmMs = 1000
 /** For so long after it was said the server's day is taken as it is. */
 const serversDaySeconds = 10
 
@@ -226,6 +228,21 @@ export class Replica implements Ground {
       // What was answered before is in what was just fetched.
       if (this.#answered.has(command.id)) this.#settle(command.id, { done: true, of: command.id })
       else this.#state.restore(command)
+    }
+    void this.#prepare(this.state)
+  }
+
+  /** The order of titles, which the first view sorted by them would wait for: worked out a few ms at a time. */
+  async #prepare(state: State): Promise<void> {
+    for (const project of [...state.all('project')]) {
+      const { ordering } = state.table(project.id).title
+      while (!ordering.isKnown) {
+        await this.around.wait(calmMs)
+        for (const steps = ordering.prepare(); !steps.next().done;) {
+          await this.around.wait(0)
+          if (this.#stop.signal.aborted || state !== this.state) return
+        }
+      }
     }
   }
 

@@ -2,6 +2,8 @@ import { grown } from './column'
 
 /** Labels stand so far apart at first, that one more fits between two. */
 const gap = 16
+/** So many rows are sorted in one step of preparing. */
+const rowsOfStep = 1024
 /** So many changed rows are put to their places one by one; more are merged in one pass. */
 const fewRows = 8
 
@@ -10,11 +12,13 @@ const fewRows = 8
  * that sorting by a text is sorting by a whole number (order maintenance by labels; Dietz and Sleator, 1987).
  */
 export class Ordering {
-  #order = new Int32Array(0)
+  #order: Int32Array = new Int32Array(0)
   #n = 0
   #labels = new Int32Array(0)
   readonly #changed = new Set<number>()
   #isNew = true
+  /** Changes while it is not known. */
+  #touches = 0
 
   /** `rows` gives those that have a value; `compare` two of them. */
   constructor(
@@ -25,7 +29,8 @@ export class Ordering {
 
   /** The row's value is another now, or gone. */
   touch(row: number): void {
-    if (!this.#isNew) this.#changed.add(row)
+    if (this.#isNew) this.#touches++
+    else this.#changed.add(row)
   }
 
   /** Whether the order was worked out before: the first time costs a comparison of every row with many others. */
@@ -65,10 +70,49 @@ export class Ordering {
     else if (this.#changed.size) this.#replaceFew()
   }
 
+  /**
+   * Works the order out beforehand, in steps of a few ms (merge sort). What is asked meanwhile is not kept waiting; what
+   * is changed meanwhile has it given up. Gives whether the order is known.
+   */
+  *prepare(): Generator<undefined, boolean> {
+    const touches = this.#touches
+    const isMoot = () => !this.#isNew || touches !== this.#touches
+    if (isMoot()) return !this.#isNew
+    let rows: Int32Array = Int32Array.from(this.rows())
+    let spare: Int32Array = new Int32Array(rows.length)
+    for (let from = 0; from < rows.length; from += rowsOfStep) {
+      const run = rows.subarray(from, from + rowsOfStep)
+      run.set(Array.from(run).sort(this.compare))
+      yield
+      if (isMoot()) return !this.#isNew
+    }
+    for (let width = rowsOfStep; width < rows.length; width *= 2) {
+      for (let from = 0; from < rows.length; from += 2 * width) {
+        const [middle, end] = [from + width, from + 2 * width].map((at) => Math.min(at, rows.length)) as [
+          number,
+          number,
+        ]
+        for (let k = from, i = from, j = middle; k < end; k++) {
+          const takesFirst = j === end || (i < middle && this.compare(rows[i]!, rows[j]!) <= 0)
+          spare[k] = takesFirst ? rows[i++]! : rows[j++]!
+          if ((k + 1) % (4 * rowsOfStep)) continue
+          yield
+          if (isMoot()) return !this.#isNew
+        }
+      }
+      ;[rows, spare] = [spare, rows]
+    }
+    this.#take(rows)
+    return true
+  }
+
   #sortAll(): void {
     // Array's sort knows what is in order already, as a payload by rank is.
-    this.#order = Int32Array.from(Array.from(this.rows()).sort(this.compare))
-    this.#n = this.#order.length
+    this.#take(Int32Array.from(Array.from(this.rows()).sort(this.compare)))
+  }
+  #take(order: Int32Array): void {
+    this.#order = order
+    this.#n = order.length
     this.#label()
     this.#isNew = false
   }
