@@ -6,15 +6,32 @@ export interface Line {
   readonly ms: number
   readonly limitMs: number
   readonly ratio: number
-  readonly bound: number
+  /** Null: no budget names it at this size. */
+  readonly bound: number | null
   readonly holds: boolean
   /** CPU time of all browser processes, where it was taken. */
   readonly cpuMs?: number
 }
 
-export function lineOf(name: string, n: number, ms: number, limitMs: number, bound: number, cpuMs?: number): Line {
+export function lineOf(
+  name: string,
+  n: number,
+  ms: number,
+  limitMs: number,
+  bound: number | null,
+  cpuMs?: number,
+): Line {
   const ratio = ms / limitMs
-  return { name, n, ms, limitMs, ratio, bound, holds: ratio <= bound, ...(cpuMs !== undefined && { cpuMs }) }
+  return {
+    name,
+    n,
+    ms,
+    limitMs,
+    ratio,
+    bound,
+    holds: bound === null || ratio <= bound,
+    ...(cpuMs !== undefined && { cpuMs }),
+  }
 }
 
 export function median(values: readonly number[]): number {
@@ -33,6 +50,6 @@ export function print(lines: readonly Line[]): void {
   )
   for (const one of lines)
     console.log(
-      `${one.name.padEnd(52)}${String(one.n).padStart(8)}${number(one.ms).padStart(12)}${number(one.limitMs).padStart(10)}${one.ratio.toFixed(2).padStart(8)}${one.bound.toFixed(2).padStart(8)}  ${one.holds ? 'holds' : 'BROKEN'}${one.cpuMs === undefined ? '' : `  (cpu ${number(one.cpuMs)} ms)`}`,
+      `${one.name.padEnd(52)}${String(one.n).padStart(8)}${number(one.ms).padStart(12)}${number(one.limitMs).padStart(10)}${one.ratio.toFixed(2).padStart(8)}${(one.bound?.toFixed(2) ?? '–').padStart(8)}  ${one.bound === null ? '' : one.holds ? 'holds' : 'BROKEN'}${one.cpuMs === undefined ? '' : `  (cpu ${number(one.cpuMs)} ms)`}`,
     )
 }

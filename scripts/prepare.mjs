@@ -1,5 +1,5 @@
 // What must stand before anything runs: packages, and a build that is not stale. Uses nothing but Node.
-import { execFileSync } from 'node:child_process'
+import { execFileSync, spawnSync } from 'node:child_process'
 import { createHash } from 'node:crypto'
 import { existsSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs'
 import { dirname, join } from 'node:path'
@@ -86,4 +86,26 @@ export function build() {
     stop('The build failed; the reason stands above.')
   }
   writeFileSync(stamp, now)
+}
+
+/** Bundles a program of the project for Node and runs it to its end. Its packages are found from where it is put. */
+export async function runBundled(entry, outfile, flags = []) {
+  const { build: bundle } = await import('esbuild')
+  await bundle({
+    entryPoints: [entry],
+    outfile,
+    bundle: true,
+    platform: 'node',
+    target: 'node20',
+    format: 'esm',
+    packages: 'external',
+    alias: { '#core': join(root, 'core') },
+    // Bundled elsewhere, the parts still find the project from where they stand.
+    define: { 'import.meta.url': JSON.stringify(new URL('../tests/kit/server.ts', import.meta.url).href) },
+  })
+  const { status } = spawnSync(process.execPath, [...flags, outfile, ...process.argv.slice(2)], {
+    stdio: 'inherit',
+    cwd: root,
+  })
+  process.exit(status ?? 1)
 }
