@@ -144,6 +144,7 @@ export const words = {
     today: 'today',
     more: 'And …',
     typeHint: 'not finished, due this week, by status …',
+    conditionHint: 'not finished, due this week …',
     notUnderstood: 'Not understood:',
     filter: 'Type to narrow',
     all: 'all phrases',

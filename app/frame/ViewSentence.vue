@@ -27,6 +27,9 @@ const mayKeep = computed(() => directory.isAllowed(props.view.project, props.vie
 const open = ref<{ phrase: PhraseName; at: HTMLElement }>()
 const isUnfolded = ref(false)
 
+/** A sign stays on the line of the phrase before it: a word joiner keeps it there. */
+const joined = (words: string): string => (/^[,.]/.test(words) ? `\u2060${words}` : words)
+
 function press(phrase: PhraseName, event: Event): void {
   open.value = { phrase, at: event.currentTarget as HTMLElement }
 }
@@ -73,7 +76,7 @@ async function remove(): Promise<void> {
           @click="press(piece.phrase, $event)"
         >
           {{ piece.words }}</button
-        ><span v-else>{{ piece.words }}</span></template
+        ><span v-else>{{ joined(piece.words) }}</span></template
       >
       <button type="button" class="phrase more unfold" @click="isUnfolded = !isUnfolded">
         {{ isUnfolded ? words.phrase.fewer : words.phrase.all }}

@@ -101,6 +101,9 @@ input {
   background: transparent;
   padding: 3px 6px 5px;
   font-size: 14px;
+}
+/* Its line says that it has the keyboard. */
+input:focus-visible {
   outline: none;
 }
 input::placeholder {

@@ -1,5 +1,5 @@
 /** Groups and totals in words. */
-import { fromDayNumber, startOf } from '#core/base/dates'
+import { dateIn, fromDayNumber, startOf } from '#core/base/dates'
 import { printDecimal } from '#core/base/decimals'
 import type { GroupKey, Total } from '#core/model/records'
 import type { GroupValue } from '#core/views/axes'
@@ -52,7 +52,8 @@ export function totalText(total: Total, value: number | null | undefined, tellin
   return `${totalWords(total, telling)} ${valueText(total, value ?? null, telling)}`
 }
 
-const tenThousandth = 10_000
+/** Averages lie between whole numbers of the field's scale: they are shown to so many digits at least. */
+const fewestDigits = 2
 function valueText({ name, of }: Total, value: number | null, { reader, project, day }: Telling): string {
   if (value === null) return words.editor.empty
   if (name === 'share') return `${Math.round(value * 1000) / 10} %`
@@ -60,10 +61,9 @@ function valueText({ name, of }: Total, value: number | null, { reader, project,
   const isValue = name === 'least' || name === 'most' || name === 'median' || name === 'sum' || name === 'average'
   if (!fact || !isValue) return String(value)
   if (fact.kind === 'day') return day(fromDayNumber(value))
-  if (fact.kind === 'instant') return day(new Date(value).toISOString().slice(0, 10))
+  if (fact.kind === 'instant') return day(dateIn(reader.workspace().timeZone, new Date(value).toISOString()))
   const { decimals = 0, unit = '' } = fact.field?.settings ?? {}
-  // Averages lie between whole numbers of the field's scale: two digits more are shown.
-  const fine = Math.round((value / 10 ** decimals) * tenThousandth)
-  const digits = Number.isInteger(value) ? printDecimal(value, decimals) : printDecimal(fine, 4)
+  const scale = Number.isInteger(value) ? decimals : Math.max(decimals, fewestDigits)
+  const digits = printDecimal(Math.round(value * 10 ** (scale - decimals)), scale)
   return `${digits} ${unit}`.trim()
 }

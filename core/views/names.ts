@@ -11,6 +11,8 @@ export interface Named {
   readonly name: string
   /** As it is said in a sentence. */
   readonly words: string
+  /** How it may be said for short: a person's given name that no other has. */
+  readonly short?: string
 }
 
 /** Words of the sentence itself, which make a name unclear where they stand in it. */
@@ -50,6 +52,13 @@ export function namedFacts(reader: Reader, project: Project): (Named & { readonl
   return names.map((one, i) => ({ ...one, fact: automaticFirst[i]! }))
 }
 
+/** People, by given names too where these are clear. */
+function givenNames(all: readonly Named[]): Named[] {
+  const given = (one: Named) => one.name.split(/\s/)[0]!.toLowerCase()
+  const isClear = (one: Named) => all.filter((other) => given(other) === given(one)).length === 1
+  return all.map((one) => (isPlain(given(one)) && isClear(one) ? { ...one, short: given(one) } : one))
+}
+
 const people = (reader: Reader): [string, string][] => [
   ['me', 'me'],
   ['craft', 'my team'],
@@ -63,7 +72,7 @@ export function namedValues(reader: Reader, project: Project, by: string): Named
     ...all
       .filter(([id]) => id === 'me' || id === 'craft' || id === 'nobody')
       .map(([id, words]) => ({ id, name: words, words })),
-    ...apart(all.filter(([id]) => id !== 'me' && id !== 'craft' && id !== 'nobody')),
+    ...givenNames(apart(all.filter(([id]) => id !== 'me' && id !== 'craft' && id !== 'nobody'))),
   ]
   switch (by) {
     case 'status':

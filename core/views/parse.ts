@@ -193,7 +193,7 @@ class Reading implements Words {
     this.#skipBlanks()
     let found: { one: N; length: number } | undefined
     for (const one of all)
-      for (const words of spellings(one.words)) {
+      for (const words of spellings(one)) {
         const before = this.place
         if (this.eat(words) && this.place - before > (found?.length ?? 0)) found = { one, length: this.place - before }
         this.place = before
@@ -208,22 +208,26 @@ class Reading implements Words {
   #misspelt<N extends Named>(all: readonly N[]): N | undefined {
     const rest = this.text.slice(this.place)
     let found: { one: N; length: number } | undefined
-    for (const one of all) {
-      const words = plainWords(one.words)
-      if (words.length < shortestMisspelt) continue
-      const count = words.split(/\s+/).length
-      const typed = new RegExp(`^(?:[\\p{L}\\p{N}\\p{M}_’'-]+\\s*){${count}}`, 'u').exec(rest)?.[0].trimEnd()
-      // A word of the sentence is no misspelt name.
-      if (!typed || typed.split(/\s+/).some(isKeyword) || !isOneLetterOff(foldText(typed), foldText(words))) continue
-      if (!found || typed.length > found.length) found = { one, length: typed.length }
-    }
+    for (const one of all)
+      for (const words of spellings(one)) {
+        if (words.length < shortestMisspelt || words.startsWith('“')) continue
+        const count = words.split(/\s+/).length
+        const typed = new RegExp(`^(?:[\\p{L}\\p{N}\\p{M}_’'-]+\\s*){${count}}`, 'u').exec(rest)?.[0].trimEnd()
+        // A word of the sentence is no misspelt name.
+        if (!typed || typed.split(/\s+/).some(isKeyword) || !isOneLetterOff(foldText(typed), foldText(words))) continue
+        if (!found || typed.length > found.length) found = { one, length: typed.length }
+      }
     if (found) this.place += found.length
     return found?.one
   }
 }
 
-/** As it is printed, and without the quotation marks. */
-const spellings = (words: string): string[] => (words.startsWith('“') ? [words, plainWords(words)] : [words])
+/** As it is printed, without the quotation marks, for short. */
+const spellings = ({ words, short }: Named): string[] => [
+  words,
+  ...(words.startsWith('“') ? [plainWords(words)] : []),
+  ...(short ? [short] : []),
+]
 const plainWords = (words: string): string =>
   words.replace(/^“(.*)”( #\d+)?$/s, (_, name: string, nth = '') => name.replaceAll('””', '”') + nth)
 
@@ -257,8 +261,9 @@ const phraseAt = (at: Reading): Phrase | undefined =>
   longest<Phrase>(at, [layoutAt, sortAt, groupAt, showAt, totalsAt, whereAt])
 
 function whereAt(at: Reading): Phrase | undefined {
-  const condition = conditionAt(at)
-  return condition && { says: 'where', condition }
+  const of = several(at, () => at.attempt(() => conditionAt(at)), wordBetween(at, 'or'))
+  const [only] = of ?? []
+  return of && only && { says: 'where', condition: of.length > 1 ? { about: 'any', of } : only }
 }
 
 function layoutAt(at: Reading): Phrase | undefined {
@@ -279,7 +284,8 @@ function several<T>(at: Reading, read: () => T | undefined, between: () => boole
 }
 const orBetween = (at: Reading) => () => at.eat('or') || (at.sign(',') && (at.eat('or') || true))
 const andBetween = (at: Reading) => () => at.eat('and') || (at.sign(',') && (at.eat('and') || true))
-const thenBetween = (at: Reading) => () => (at.sign(',') ? at.eat('then') : at.eat('then'))
+/** The word itself, also after a comma. */
+const wordBetween = (at: Reading, word: string) => () => (at.sign(',') ? at.eat(word) : at.eat(word))
 
 function factAt(at: Reading, isLenient = true): Fact | undefined {
   at.eat('the')
@@ -287,7 +293,7 @@ function factAt(at: Reading, isLenient = true): Fact | undefined {
 }
 
 function sortAt(at: Reading): Phrase | undefined {
-  const sort = several(at, () => at.attempt(() => sortKeyAt(at)), thenBetween(at))
+  const sort = several(at, () => at.attempt(() => sortKeyAt(at)), wordBetween(at, 'then'))
   return sort && { says: 'sort', sort }
 }
 function sortKeyAt(at: Reading): SortKey | undefined {
@@ -307,7 +313,7 @@ function sortKeyAt(at: Reading): SortKey | undefined {
 
 function groupAt(at: Reading): Phrase | undefined {
   if (!at.eat('grouped by') && !at.eat('by')) return undefined
-  const group = several(at, () => at.attempt(() => groupKeyAt(at)), thenBetween(at))
+  const group = several(at, () => at.attempt(() => groupKeyAt(at)), wordBetween(at, 'then'))
   return group && { says: 'group', group: group.slice(0, 3) }
 }
 function groupKeyAt(at: Reading): GroupKey | undefined {

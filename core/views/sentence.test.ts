@@ -164,10 +164,25 @@ describe('typed words', () => {
     ['open', 'it is waiting or active'],
     ['my team is in it', 'my team is in it'],
     ['due this week and mine, not finished', 'due is this week; it is my turn; it is not finished'],
+    ['mine or late', 'any of (it is my turn; it is late)'],
+    ['asignees has Hamid or late, not finished', 'any of (assignees has Hamid; it is late); it is not finished'],
+    ['due is today or tomorrow', 'due is today'],
+    ['must or due is empty', 'any of (need is must; due is empty)'],
     ['any of (late; due is empty)', 'any of (it is late; due is empty)'],
     ['some child meets (late)', 'some child meets (it is late)'],
     ['5 days ago the status was Ready', '5 days ago the status was Ready'],
   ])('%s', (text, words) => expect(said(text)).toBe(words))
+
+  it('takes a given name that no other has for its person, also misspelt', () => {
+    const { lead, contributor: member } = small.people
+    small.state.put('person', lead.id, { ...lead, name: 'Imke Sand' })
+    small.state.put('person', member.id, { ...member, name: 'Hamid Torvald' })
+    expect(said('assignees has imkee or Hamdi')).toBe('assignees has Imke Sand or Hamid Torvald')
+    expect(said('hamid')).toBe('Hamid Torvald is in it')
+    small.state.put('person', lead.id, { ...lead, name: 'Hamid Oakes' })
+    expect(said('hamid')).toBe('')
+    expect(said('Hamid Oakes')).toBe('Hamid Oakes is in it')
+  })
 
   it('groups, sorts, totals, shows', () => {
     const { uses } = small.project

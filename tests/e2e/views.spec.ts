@@ -54,7 +54,8 @@ test('words that are not understood are said, and the rest is taken', async ({ b
   const page = await demo.as(browser, 'Imke', { at: 'All items' })
   await type(page, 'late, flurbs, asignees has Hamid', /it is late/)
   await expect(page.getByRole('button', { name: 'it is late' })).toBeVisible()
-  await expect(page.getByRole('button', { name: 'assignees has Hamid Torvald' })).toHaveCount(0)
+  // A given name that no other has is enough, and a letter may be missing.
+  await expect(page.getByRole('button', { name: 'assignees has Hamid Torvald' })).toBeVisible()
   await page.getByRole('button', { name: 'and …' }).click()
   await page.getByRole('combobox', { name: 'And …' }).fill('flurbs')
   await expect(page.getByText('Not understood: flurbs')).toBeVisible()
@@ -63,9 +64,9 @@ test('words that are not understood are said, and the rest is taken', async ({ b
 test('another person sees their own items in the view that they share', async ({ browser }) => {
   const lead = await demo.as(browser, 'Séverine', { at: 'All items' })
   const member = await demo.as(browser, 'Hamid', { at: 'All items' })
-  await type(lead, 'mine or late', /it is my turn/)
+  await type(lead, 'mine or late', /any of/)
   await lead.getByRole('button', { name: 'Keep for all' }).click()
-  await expect(member.getByRole('button', { name: 'it is my turn' })).toBeVisible()
+  await expect(member.getByRole('button', { name: 'any of (it is my turn; it is late)' })).toBeVisible()
   expect(await keys(member)).not.toEqual(await keys(lead))
   await lead.keyboard.press('Control+z')
 })

@@ -135,7 +135,7 @@ const layouts = [
   min-height: 28px;
   max-width: 100%;
 }
-.editor :deep(:is(select, input):focus-visible) {
+.editor :deep(:is(select, input:not([role='combobox'])):focus-visible) {
   outline: 2px solid var(--leaf);
   outline-offset: 1px;
 }

@@ -69,7 +69,7 @@ const saidOf = (part: ReadPart) => (part.count === undefined ? part.words : `${p
     :lines="lines"
     :key-of="keyOf"
     :label="label"
-    :placeholder="words.phrase.typeHint"
+    :placeholder="onlyConditions ? words.phrase.conditionHint : words.phrase.typeHint"
     :answered="() => asked"
     :is-calm="!autofocus"
     stays-on-tab
@@ -103,8 +103,6 @@ const saidOf = (part: ReadPart) => (part.count === undefined ? part.words : `${p
   flex: 1;
   display: grid;
   gap: 2px;
-  padding-bottom: 4px;
   font: 500 15px/1.4 var(--serif);
-  border-bottom: 1px solid var(--rule);
 }
 </style>
