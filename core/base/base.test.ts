@@ -9,9 +9,11 @@ import {
   fromDayNumber,
   isPlainDate,
   isWorkingDay,
+  startOf,
   tryParseDate,
   weekday,
   workingDaysAfter,
+  ZoneDays,
 } from './dates'
 import { printDecimal, tryParseDecimal } from './decimals'
 import { rankBetween, ranksBetween } from './ranks'
@@ -83,6 +85,54 @@ describe('plain dates', () => {
     ['2026-02-30', undefined],
     ['soon', undefined],
   ])('reads %s', (text, date) => expect(tryParseDate(text)).toBe(date))
+})
+
+describe('periods', () => {
+  const first = (period: Parameters<typeof startOf>[0], day: string, n = 0) => fromDayNumber(startOf(period, dayNumber(day), n)) // prettier-ignore
+  it.each([
+    ['day', '2026-11-25', 0, '2026-11-25'], ['week', '2026-11-25', 0, '2026-11-23'], ['week', '2026-11-29', 0, '2026-11-23'], ['week', '2027-01-01', 0, '2026-12-28'],
+    ['week', '1969-12-31', 0, '1969-12-29'], ['month', '2026-11-30', 3, '2027-02-01'], ['month', '2026-01-31', -1, '2025-12-01'], ['quarter', '2026-11-25', 0, '2026-10-01'],
+    ['quarter', '2026-11-25', -4, '2025-10-01'], ['year', '2026-11-25', 1, '2027-01-01'], ['year', '0050-06-01', 0, '0050-01-01'],
+  ] as const)('the %s of %s, %i on, begins on %s', (period, day, n, begins) => expect(first(period, day, n)).toBe(begins)) // prettier-ignore
+  it('follow one another without a gap', () => {
+    fc.assert(
+      fc.property(fc.constantFrom('day', 'week', 'month', 'quarter', 'year'), fc.integer({ min: -9000, max: 30_000 }), (period, day) => {
+        const [begins, next] = [startOf(period, day), startOf(period, day, 1)]
+        expect(begins).toBeLessThanOrEqual(day)
+        expect(next).toBeGreaterThan(day)
+        expect(startOf(period, begins)).toBe(begins)
+        expect(startOf(period, next - 1)).toBe(begins)
+        expect(startOf(period, next, -1)).toBe(begins)
+      }),
+    ) // prettier-ignore
+  })
+})
+
+describe('days in a time zone', () => {
+  const zones = ['UTC', 'Europe/Berlin', 'America/St_Johns', 'Asia/Kathmandu', 'Pacific/Kiritimati', 'Pacific/Apia', 'America/Sao_Paulo', 'Africa/Casablanca'] // prettier-ignore
+  it('are those of the calendar there, whatever the clocks do', () => {
+    fc.assert(
+      fc.property(fc.constantFrom(...zones), fc.integer({ min: 1_000_000, max: 1_900_000_000 }), (zone, seconds) => {
+        const days = new ZoneDays(zone)
+        const ms = seconds * 1000
+        const day = days.dayOf(ms)
+        expect(fromDayNumber(day)).toBe(dateIn(zone, new Date(ms).toISOString()))
+        expect(days.begin(day)).toBeLessThanOrEqual(ms)
+        expect(days.begin(day + 1)).toBeGreaterThan(ms)
+        expect(dateIn(zone, new Date(days.begin(day) - 1).toISOString()) < fromDayNumber(day)).toBe(true)
+      }),
+      { numRuns: 300 },
+    )
+  })
+  it.each([
+    ['Europe/Berlin', '2026-03-29', '2026-03-28T23:00:00.000Z'],
+    ['Europe/Berlin', '2026-03-30', '2026-03-29T22:00:00.000Z'],
+    ['Europe/Berlin', '2026-10-26', '2026-10-25T23:00:00.000Z'],
+    // Midnight did not exist: clocks jumped from 0:00 to 1:00.
+    ['America/Sao_Paulo', '2018-11-04', '2018-11-04T03:00:00.000Z'],
+  ])('in %s %s begins at %s', (zone, day, begins) =>
+    expect(new Date(new ZoneDays(zone).begin(dayNumber(day))).toISOString()).toBe(begins),
+  )
 })
 
 describe('decimals', () => {

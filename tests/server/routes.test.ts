@@ -45,6 +45,9 @@ describe('who gets what from each route', () => {
     ['the directory', () => '/api/directory', { owner: 200, lead: 200, contributor: 200, reader: 200, nobody: 401 }],
     ['the items of a project', () => `/api/projects/${projectOf('GLH')}/items`, { owner: 200, lead: 200, contributor: 200, reader: 200, nobody: 401 }],
     ['the items of a project one is not in', () => `/api/projects/${closed.project}/items`, { owner: 200, lead: 200, contributor: 404, reader: 404, nobody: 401 }],
+    ['where items stood', () => `/api/projects/${projectOf('GLH')}/past?days=6`, { owner: 200, lead: 200, contributor: 200, reader: 200, nobody: 401 }],
+    ['where items stood that one may not see', () => `/api/projects/${closed.project}/past?days=6`, { owner: 200, lead: 200, contributor: 404, reader: 404, nobody: 401 }],
+    ['where items stood in no number of days', () => `/api/projects/${projectOf('GLH')}/past?days=soon`, { owner: 400, lead: 400, contributor: 400, reader: 400, nobody: 401 }],
     ['the log', () => `/api/log?after=${directory.sequence}`, { owner: 200, lead: 200, contributor: 200, reader: 200, nobody: 401 }],
     ['a part of the log', () => '/api/log/1/parts/0', { owner: 404, lead: 404, contributor: 404, reader: 404, nobody: 401 }],
     ['an item’s history', () => `/api/items/${items[0]!.id}/history`, { owner: 200, lead: 200, contributor: 200, reader: 200, nobody: 401 }],
@@ -245,5 +248,36 @@ describe('signing in', () => {
     expect(policy).toMatch(/object-src 'none'/)
     expect(policy).toMatch(/frame-ancestors 'none'/)
     expect(policy).not.toMatch(/unsafe-eval|script-src[^;]*unsafe-inline/)
+  })
+})
+
+describe('where items stood some days ago', () => {
+  interface Past {
+    readonly sequence: number
+    readonly statuses: Readonly<Record<string, string>>
+  }
+  const past = async (days: number) => (await (await clients.lead.get(`/api/projects/${projectOf('GLH')}/past?days=${days}`)).json()) as Past // prettier-ignore
+
+  it('is told of each item that was there and has moved on since, and of no other', async () => {
+    const now = await clients.lead.items(projectOf('GLH'))
+    for (const days of [1, 3, 6, 20]) {
+      // The demo’s clock is at 14:00 in its time zone on 24 November; the day ends there at 23:00 in UTC.
+      const end = Date.parse('2026-11-24T23:00:00Z') - days * 86_400_000
+      const { statuses } = await past(days)
+      const moved = now.filter((one) => Date.parse(one.created) < end && Date.parse(one.statusSince) >= end)
+      expect(Object.keys(statuses).sort()).toEqual(moved.map((one) => one.id).sort())
+    }
+    expect(Object.keys((await past(6)).statuses).length).toBeGreaterThan(3)
+  })
+
+  it('follows a move, and says how much of the log is in it', async () => {
+    const statuses = statusesOf(projectOf('GLH'))
+    const [item] = (await clients.lead.items(projectOf('GLH'))).filter((one) => one.status === statuses[0]!.id && Date.parse(one.statusSince) < Date.parse('2026-11-20')) // prettier-ignore
+    expect((await past(1)).statuses[item!.id]).toBeUndefined()
+    const answer = await clients.lead.command('items.move', { items: [{ item: item!.id, status: { from: statuses[0]!.id, to: statuses[1]!.id } }] }) // prettier-ignore
+    expect(answer.problem).toBeUndefined()
+    const told = await past(1)
+    expect(told.statuses[item!.id]).toBe(statuses[0]!.id)
+    expect(told.sequence).toBeGreaterThan(directory.sequence)
   })
 })

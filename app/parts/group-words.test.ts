@@ -1,0 +1,56 @@
+import { describe, expect, it } from 'vitest'
+import { dayNumber } from '#core/base/dates'
+import { garden } from '#core/test-kit/garden'
+import { groupWords, totalText } from './group-words'
+
+const { telling, idOf, fieldId, items } = garden()
+const due = fieldId('due')
+const effort = fieldId('effort')
+
+describe('what a group is called', () => {
+  it.each([
+    [{ by: 'status' }, idOf('In hand'), 'In hand'],
+    [{ by: 'status' }, 'gone', 'removed'],
+    [{ by: 'phase' }, 'waiting', 'waiting'],
+    [{ by: fieldId('need') }, idOf('must'), 'must'],
+    [{ by: fieldId('need') }, null, 'no need'],
+    [{ by: fieldId('assignees') }, idOf('Imke'), 'Imke'],
+    [{ by: 'turn' }, 'nobody', 'nobody'],
+    [{ by: 'parent' }, items['Reopen the palm court']!.id, 'GLH-1 Reopen the palm court'],
+    [{ by: 'parent' }, null, 'at the top'],
+    [{ by: fieldId('signed off') }, 1, 'signed off'],
+    [{ by: fieldId('signed off') }, null, 'not signed off'],
+    [{ by: effort }, 250, '2.5 h'],
+    [{ by: fieldId('outside reference') }, 'A 7', 'A 7'],
+    [{ by: 'removed' }, 'x', 'removed'],
+  ])('%j %j', (key, value, words) =>
+    expect(groupWords(key, value, telling).toLowerCase()).toContain(words.toLowerCase()),
+  )
+
+  it.each([
+    ['day', '2026-11-25', '2026-11-25'],
+    ['week', '2026-11-23', '2026-11-23'],
+    ['month', '2026-11-01', 'Nov 2026'],
+    ['quarter', '2026-10-01', 'Oct to Dec 2026'],
+    ['year', '2026-01-01', '2026'],
+  ] as const)('of a %s: %s', (grain, first, words) =>
+    expect(groupWords({ by: due, grain }, dayNumber(first), telling)).toContain(words),
+  )
+})
+
+describe('a total', () => {
+  it.each([
+    [{ name: 'count' }, 4, 'count 4'],
+    [{ name: 'sum', of: effort }, 1250, 'sum of effort 12.5 h'],
+    [{ name: 'average', of: effort }, 1600 / 3, 'average of effort 5.33 h'],
+    [{ name: 'median', of: effort }, 150, 'median of effort 1.5 h'],
+    [{ name: 'sum', of: effort }, null, 'sum of effort –'],
+    [{ name: 'filled', of: effort }, 7, 'filled of effort 7'],
+    [{ name: 'distinct', of: fieldId('need') }, 4, 'distinct of need 4'],
+    [{ name: 'share' }, 1 / 3, 'share 33.3 %'],
+    [{ name: 'least', of: due }, dayNumber('2026-11-20'), 'earliest of due 2026-11-20'],
+    // 23:30 in UTC is the next day where the workspace is.
+    [{ name: 'most', of: 'created' }, Date.parse('2026-11-20T23:30:00Z'), 'latest of created 2026-11-21'],
+    [{ name: 'average', of: 'level' }, 0.5, 'average of level 0.5'],
+  ] as const)('%j of %s', (total, value, words) => expect(totalText(total, value, telling)).toBe(words))
+})
