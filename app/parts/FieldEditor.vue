@@ -39,7 +39,8 @@ let isLeft = false
 onMounted(
   () =>
     void nextTick(() => {
-      input.value?.focus()
+      // What it floats in may not have found its place yet.
+      input.value?.focus({ preventScroll: true })
       if (props.typed === undefined) input.value?.select()
     }),
 )

@@ -29,7 +29,8 @@ const input = ref<HTMLInputElement>()
 watch(typed, () => (at.value = 0))
 onMounted(() => {
   at.value = Math.max(0, props.first ?? 0)
-  if (!props.isCalm) void nextTick(() => input.value?.focus())
+  // What it floats in may not have found its place yet.
+  if (!props.isCalm) void nextTick(() => input.value?.focus({ preventScroll: true }))
 })
 
 async function takeAnswered(): Promise<void> {

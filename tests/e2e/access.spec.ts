@@ -1,23 +1,7 @@
-import AxeBuilder from '@axe-core/playwright'
-import { cardsIn, expect, test, useDemo, watch } from '../kit/pages'
+import { cardsIn, expect, isAccessible, test, useDemo, watch } from '../kit/pages'
 import { startServer } from '../kit/server'
 
 const demo = useDemo()
-
-async function isAccessible(page: Parameters<typeof cardsIn>[0], what: string): Promise<void> {
-  const { violations } = await new AxeBuilder({ page })
-    .withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa'])
-    .analyze()
-  expect(
-    violations.map(
-      (one) =>
-        `${what}: ${one.id}: ${one.nodes
-          .map((node) => node.target.join(' '))
-          .slice(0, 3)
-          .join(', ')}`,
-    ),
-  ).toEqual([])
-}
 
 for (const theme of ['day', 'night'] as const)
   test(`every main view is accessible by the ${theme} theme`, async ({ browser }) => {

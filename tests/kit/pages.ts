@@ -1,4 +1,5 @@
 /** Browser tests: a server for each file, people who step in, and no error that nobody expected. */
+import AxeBuilder from '@axe-core/playwright'
 import { expect, test as base, type Browser, type Locator, type Page } from '@playwright/test'
 import { startDemo, type Start, type TestServer } from './server'
 
@@ -95,3 +96,19 @@ export const column = (page: Page, name: string) => page.getByRole('region', { n
 export const cardsIn = (page: Page, name: string) => column(page, name).getByRole('article')
 /** The tally's word on the line. */
 export const line = (page: Page) => page.getByRole('contentinfo').getByRole('status')
+
+/** Nothing that the accessibility rules (WCAG 2.2, A and AA) find fault with. */
+export async function isAccessible(page: Page, what: string): Promise<void> {
+  const { violations } = await new AxeBuilder({ page })
+    .withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa'])
+    .analyze()
+  expect(
+    violations.map(
+      (one) =>
+        `${what}: ${one.id}: ${one.nodes
+          .map((node) => node.target.join(' '))
+          .slice(0, 3)
+          .join(', ')}`,
+    ),
+  ).toEqual([])
+}

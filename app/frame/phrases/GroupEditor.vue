@@ -6,6 +6,7 @@ import { maybeFact } from '#core/views/facts'
 import { totalWords } from '#core/views/sentence'
 import { useDirectory } from '../../stores/directory'
 import { words } from '../../words'
+import { nextGroup } from './beginnings'
 import FactSelect from './FactSelect.vue'
 import KeyList from './KeyList.vue'
 import { useTelling } from './telling'
@@ -31,7 +32,6 @@ function order(at: number, chosen: string): void {
 const isChecked = (event: Event) => (event.target as HTMLInputElement).checked || undefined
 const valueOf = (event: Event) => (event.target as HTMLSelectElement).value
 const by = (total: Total) => (telling.value ? totalWords(total, telling.value) : '')
-const free = () => ['status', 'kind', 'phase'].find((one) => !props.group.some((key) => key.by === one)) ?? 'level'
 </script>
 
 <template>
@@ -46,7 +46,7 @@ const free = () => ['status', 'kind', 'phase'].find((one) => !props.group.some((
           group.filter((_, i) => i !== at),
         )
     "
-    @add="emit('change', [...group, { by: free() }])"
+    @add="emit('change', [...group, nextGroup(group)])"
   >
     <template #default="{ one, at }">
       <FactSelect

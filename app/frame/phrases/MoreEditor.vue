@@ -1,11 +1,12 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { Condition, FactTest, ProjectId, ViewDefinition } from '#core/model/records'
-import { factsOf, maybeFact } from '#core/views/facts'
+import type { Condition, ProjectId, ViewDefinition } from '#core/model/records'
+import { factsOf } from '#core/views/facts'
 import { withPhrases, type Phrase } from '#core/views/parse'
 import type { PhraseName } from '#core/views/sentence'
 import { useDirectory } from '../../stores/directory'
 import { words } from '../../words'
+import { firstTest, nextGroup, nextTotal } from './beginnings'
 import TypedPhrases, { type Suggestion } from './TypedPhrases.vue'
 
 /** *and …*: more phrases, typed in plain words or chosen by what they are about. */
@@ -38,37 +39,16 @@ function add(condition: Condition): void {
   emit('change', { ...props.definition, where }, `where:${where.length - 1}`)
 }
 function begin(id: string): void {
-  if (id === 'group' || id === 'totals') return emit('change', props.definition, id)
+  const { group, totals } = props.definition
+  if (id === 'group')
+    return emit('change', { ...props.definition, group: group.length ? group : [nextGroup(group)] }, id)
+  if (id === 'totals') return emit('change', { ...props.definition, totals: totals.length ? totals : [nextTotal(directory, props.project)] }, id) // prettier-ignore
   const statuses = directory.statuses(props.project).map((one) => one.id)
   if (id === 'was') return add({ about: 'was', daysAgo: 5, statuses })
   const isOpen: Condition = { about: 'fact', fact: 'phase', test: { is: 'anyOf', values: ['waiting', 'active'] } }
   const kin = words.phrase.kinships.find(([one]) => id === `kin ${one}`)?.[0]
   if (kin) return add({ about: kin, that: isOpen })
-  add({ about: 'fact', fact: id, test: firstTest(id) })
-}
-/** The statuses of what is not done. */
-const open = (): string[] =>
-  directory
-    .statuses(props.project)
-    .filter((one) => one.phase === 'waiting' || one.phase === 'active')
-    .map((one) => one.id)
-function firstTest(by: string): FactTest {
-  if (by === 'phase') return { is: 'anyOf', values: ['waiting', 'active'] }
-  if (by === 'late') return { is: 'filled' }
-  switch (maybeFact(directory.reader, props.project, by)?.kind) {
-    case 'text':
-      return { is: 'has', words: ' ' }
-    case 'number':
-      return { is: 'between', from: null, to: null }
-    case 'day':
-    case 'instant':
-      return { is: 'days', from: null, to: null }
-    case 'flag':
-      return { is: 'filled' }
-    default:
-      if (by === 'people' || by === 'turn') return { is: 'anyOf', values: ['me'] }
-      return by === 'status' ? { is: 'anyOf', values: open() } : { is: 'filled' } // prettier-ignore
-  }
+  add({ about: 'fact', fact: id, test: firstTest(directory, props.project, id) })
 }
 const say = (phrases: readonly Phrase[]) => emit('change', withPhrases(props.definition, phrases))
 </script>

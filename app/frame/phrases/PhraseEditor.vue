@@ -108,6 +108,10 @@ const layouts = [
   min-width: 264px;
   max-width: min(400px, 92vw);
 }
+.editor :deep(button) {
+  min-height: 24px;
+  min-width: 24px;
+}
 .list {
   display: grid;
   padding: 6px;

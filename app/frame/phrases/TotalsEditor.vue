@@ -5,6 +5,7 @@ import { kindsOfFacts } from '#core/fields/kinds'
 import { factsOf } from '#core/views/facts'
 import { useDirectory } from '../../stores/directory'
 import { words } from '../../words'
+import { nextTotal } from './beginnings'
 import FactSelect from './FactSelect.vue'
 import KeyList from './KeyList.vue'
 
@@ -25,8 +26,6 @@ function rename(at: number, name: TotalName): void {
   const facts = within(name)
   put(at, { name, of: of && facts.includes(of) ? of : facts[0] })
 }
-const effort = () => directory.reader.maybe('project', props.project)?.uses.effort
-const fresh = (): Total => (effort() ? { name: 'sum', of: effort()! } : { name: 'count' })
 </script>
 
 <template>
@@ -41,7 +40,7 @@ const fresh = (): Total => (effort() ? { name: 'sum', of: effort()! } : { name: 
           totals.filter((_, i) => i !== at),
         )
     "
-    @add="emit('change', [...totals, fresh()])"
+    @add="emit('change', [...totals, nextTotal(directory, project)])"
   >
     <template #default="{ one, at }">
       <select

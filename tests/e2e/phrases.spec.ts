@@ -1,0 +1,139 @@
+import type { Page } from '@playwright/test'
+import { expect, isAccessible, test, useDemo } from '../kit/pages'
+
+const demo = useDemo()
+const count = (page: Page) => page.locator('.count b')
+const shown = async (page: Page) => Number(await count(page).textContent())
+const column = (page: Page, at: number) => page.locator(`.item-row [data-column="${at}"]`).allTextContents()
+/** Opens the editor of a phrase by the keyboard. */
+async function open(page: Page, phrase: string | RegExp): Promise<void> {
+  await page.getByRole('button', { name: phrase }).focus()
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('dialog', { name: 'And …' })).toBeVisible()
+}
+async function choose(page: Page, suggestion: string): Promise<void> {
+  await open(page, 'and …')
+  await page.getByRole('combobox', { name: 'And …' }).fill(suggestion)
+  await page.keyboard.press('Enter')
+}
+
+test('order: by several keys, backwards, empty ones first; Escape gives the keyboard back to the phrase', async ({
+  browser,
+}) => {
+  const page = await demo.as(browser, 'Séverine', { at: 'All items' })
+  await open(page, 'in the team’s order')
+  await page.getByRole('combobox', { name: 'Sorted by' }).selectOption('effort')
+  await expect(page.getByRole('button', { name: 'least effort first' })).toBeVisible()
+  await page.getByRole('combobox', { name: 'Which way' }).selectOption('most effort first')
+  await page.getByRole('checkbox', { name: 'empty ones first' }).check()
+  await page.getByRole('button', { name: 'then by …' }).click()
+  await expect(page.getByRole('button', { name: 'most effort first with empty ones first, then sorted by title' })).toBeVisible() // prettier-ignore
+  const titles = await column(page, 1)
+  expect([...titles.slice(0, 8)]).toEqual([...titles.slice(0, 8)].sort((a, b) => a.localeCompare(b, 'en', { numeric: true }))) // prettier-ignore
+  await page.getByRole('checkbox', { name: 'empty ones first' }).first().uncheck()
+  await expect(page.locator('.item-row .key').first()).not.toHaveText('GLH-1')
+  await page.keyboard.press('Escape')
+  await expect(page.getByRole('button', { name: 'most effort first, then sorted by title' })).toBeFocused()
+  await page.getByRole('button', { name: 'Put back' }).click()
+  await expect(page.getByRole('button', { name: 'in the team’s order' })).toBeVisible()
+})
+
+test('numbers: from and to, what is no number is said, and nothing is lost', async ({ browser }) => {
+  const page = await demo.as(browser, 'Séverine', { at: 'All items' })
+  const all = await shown(page)
+  await choose(page, 'effort')
+  await page.getByRole('combobox', { name: 'How effort is asked' }).selectOption('is')
+  await page.getByRole('textbox', { name: 'at least' }).fill('5')
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('button', { name: 'effort is at least 5' })).toBeVisible()
+  await expect.poll(() => shown(page)).toBeLessThan(all)
+  const least = await shown(page)
+  await page.getByRole('textbox', { name: 'at most' }).fill('8,5')
+  await page.keyboard.press('Tab')
+  await expect(page.getByRole('button', { name: 'effort is 5 to 8.5' })).toBeVisible()
+  await expect.poll(() => shown(page)).toBeLessThan(least)
+  await page.getByRole('textbox', { name: 'at most' }).fill('many')
+  await page.keyboard.press('Tab')
+  await expect(page.getByRole('alert').filter({ hasText: 'many' })).toBeVisible()
+  await expect(page.getByRole('button', { name: 'effort is 5 to 8.5' })).toBeVisible()
+  await page.keyboard.press('Escape')
+  await open(page, 'effort is 5 to 8.5')
+  await page.getByRole('button', { name: 'Take the phrase out' }).click()
+  await expect.poll(() => shown(page)).toBe(all)
+})
+
+test('days: the counts that spans would give are those that they give', async ({ browser }) => {
+  const page = await demo.as(browser, 'Imke', { at: 'All items' })
+  await choose(page, 'where due')
+  for (const span of ['this week', 'before today', 'in the next 10 working days', 'any day']) {
+    const line = page.getByRole('menuitemradio', { name: new RegExp(`^${span}`) })
+    await expect(line).toHaveText(/\d+$/)
+    const told = Number(/\d+$/.exec((await line.textContent())!)![0])
+    await line.click()
+    await expect(page.getByRole('button', { name: `due is ${span}` })).toBeVisible()
+    await expect.poll(() => shown(page)).toBe(told)
+  }
+  await page.getByRole('combobox', { name: 'Before or after today' }).selectOption('last')
+  await page.getByRole('spinbutton', { name: 'How many' }).fill('3')
+  await page.keyboard.press('Tab')
+  await expect(page.getByRole('button', { name: /^due is in the last 3/ })).toBeVisible()
+})
+
+test('groups and totals: heads say what theirs add up to, in the order that is asked for', async ({ browser }) => {
+  const page = await demo.as(browser, 'Séverine', { at: 'All items' })
+  await choose(page, 'with totals')
+  await expect(page.getByRole('button', { name: 'sum of effort', exact: true })).toBeVisible()
+  await page.keyboard.press('Escape')
+  await choose(page, 'grouped by')
+  const by = page.getByRole('combobox', { name: 'grouped by …' })
+  await expect(by).toBeVisible()
+  await by.selectOption('need')
+  await page.getByRole('combobox', { name: 'Order of the groups' }).selectOption('most sum of effort first')
+  await expect(page.getByRole('button', { name: 'by need backwards in order of sum of effort' })).toBeVisible()
+  await page.keyboard.press('Escape')
+  const heads = page.getByRole('gridcell', { name: /^Fold / })
+  await expect(page.getByRole('row').filter({ has: heads.first() })).toContainText(/sum of effort [\d.]+ h/)
+  // All folded: the heads alone, their sums from the most to the least.
+  const folded = page.getByRole('gridcell', { name: /^Unfold / })
+  for (let n = 0; n < 5; n++) {
+    await heads.first().click()
+    await expect(folded).toHaveCount(n + 1)
+  }
+  await expect(heads).toHaveCount(0)
+  const sums = (await folded.evaluateAll((all) => all.map((one) => one.closest('[role=row]')!.textContent))).map((text) => Number(/sum of effort ([\d.]+)/.exec(text)?.[1] ?? 0)) // prettier-ignore
+  expect(sums).toEqual([...sums].sort((a, b) => b - a))
+  const whole = Number(/sum of effort ([\d.]+)/.exec((await page.getByRole('contentinfo').textContent())!)![1])
+  expect(sums.reduce((a, b) => a + b, 0)).toBeCloseTo(whole)
+})
+
+test('every editor is accessible, and on a phone it lies within the screen', async ({ browser }) => {
+  test.setTimeout(180_000)
+  const typed = 'late or mine, due this week, effort at least 1, need is must, by bay then status, sum of effort'
+  const phrases = [/^any of/, /^due is/, /^effort is/, /^need is/, /^by bay/, 'in the team’s order', 'sum of effort', /fields$/, 'table', 'and …'] // prettier-ignore
+  for (const phone of [false, true]) {
+    const page = await demo.as(browser, 'Séverine', phone ? { phone } : { at: 'All items' })
+    if (phone) {
+      await page.getByRole('button', { name: 'Views' }).click()
+      await page.getByRole('link', { name: 'All items', exact: true }).first().click()
+      await page.getByRole('button', { name: 'all phrases' }).click()
+    }
+    await page.getByRole('button', { name: 'and …' }).click()
+    await page.getByRole('combobox', { name: 'And …' }).fill(typed)
+    await expect(page.getByRole('option', { name: /any of/ })).toBeVisible()
+    await page.keyboard.press('Enter')
+    await expect(page.getByRole('button', { name: /^any of/ })).toBeVisible()
+    for (const phrase of phrases) {
+      await page.getByRole('button', { name: phrase, ...(typeof phrase === 'string' && { exact: true }) }).click()
+      const editor = page.getByRole('dialog', { name: 'And …' })
+      await expect(editor).toBeVisible()
+      const box = (await editor.boundingBox())!
+      const { width, height } = page.viewportSize()!
+      expect(box.x, String(phrase)).toBeGreaterThanOrEqual(0)
+      expect(box.x + box.width, String(phrase)).toBeLessThanOrEqual(width)
+      expect(box.y + box.height, String(phrase)).toBeLessThanOrEqual(height)
+      if (!phone) await isAccessible(page, String(phrase))
+      await page.keyboard.press('Escape')
+      await expect(editor).toHaveCount(0)
+    }
+  }
+})
