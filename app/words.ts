@@ -140,6 +140,7 @@ export const words = {
       count: 'count', sum: 'sum', average: 'average', median: 'median', least: 'least', most: 'most', filled: 'filled',
       empty: 'empty', share: 'share', distinct: 'distinct',
     }, // prettier-ignore
+    ends: { least: 'earliest', most: 'latest' },
     show: 'Show these fields',
     today: 'today',
     more: 'And …',

@@ -11,7 +11,10 @@ import { useViews } from '../stores/views'
 import { words } from '../words'
 import { useTelling } from './phrases/telling'
 
-/** The view said in plain words; every phrase is a control that opens its editor on the spot. */
+/**
+ * The view said in plain words; every phrase is a control that opens its editor on the spot. A phrase is no button
+ * element: those do not break over lines as words do.
+ */
 const props = defineProps<{ view: View; definition: ViewDefinition; count: number | undefined }>()
 /** Its script is no part of the first page, but here before anyone can press a phrase or the line is cut. */
 const loadEditor = () => fetched(() => import('./phrases/PhraseEditor.vue'))
@@ -26,9 +29,6 @@ const isChanged = computed(() => views.isChanged(props.view))
 const mayKeep = computed(() => directory.isAllowed(props.view.project, props.view.owner ? 'reader' : 'lead'))
 const open = ref<{ phrase: PhraseName; at: HTMLElement }>()
 const isUnfolded = ref(false)
-
-/** A sign stays on the line of the phrase before it: a word joiner keeps it there. */
-const joined = (words: string): string => (/^[,.]/.test(words) ? `\u2060${words}` : words)
 
 function press(phrase: PhraseName, event: Event): void {
   open.value = { phrase, at: event.currentTarget as HTMLElement }
@@ -65,18 +65,20 @@ async function remove(): Promise<void> {
     <h1 class="sentence-text" :class="{ unfolded: isUnfolded }">
       <span class="unseen">{{ view.name }}: </span>
       <template v-for="(piece, i) in pieces" :key="'phrase' in piece ? piece.phrase : i"
-        ><button
+        ><span
           v-if="'phrase' in piece"
-          type="button"
+          role="button"
+          tabindex="0"
           class="phrase"
           :class="[piece.phrase]"
           :data-phrase="piece.phrase"
           aria-haspopup="dialog"
           :aria-expanded="open?.phrase === piece.phrase"
           @click="press(piece.phrase, $event)"
-        >
-          {{ piece.words }}</button
-        ><span v-else>{{ joined(piece.words) }}</span></template
+          @keydown.enter.prevent="press(piece.phrase, $event)"
+          @keydown.space.prevent="press(piece.phrase, $event)"
+          >{{ piece.words }}</span
+        ><span v-else>{{ piece.words }}</span></template
       >
       <button type="button" class="phrase more unfold" @click="isUnfolded = !isUnfolded">
         {{ isUnfolded ? words.phrase.fewer : words.phrase.all }}
@@ -134,7 +136,7 @@ async function remove(): Promise<void> {
   white-space: pre-wrap;
 }
 .phrase {
-  display: inline;
+  cursor: pointer;
   color: var(--ink);
   border-bottom: 1.5px dotted var(--lichen);
   line-height: 1.25;
@@ -149,6 +151,7 @@ async function remove(): Promise<void> {
   border-color: var(--leaf);
   border-radius: 3px 3px 0 0;
   box-shadow: 0 0 0 3px var(--leaf-tint);
+  box-decoration-break: clone;
 }
 .phrase.layout {
   color: var(--leaf);

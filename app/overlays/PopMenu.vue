@@ -24,6 +24,7 @@ function close(): void {
     :target="at"
     :location="above ? 'top start' : 'bottom start'"
     :close-on-content-click="!!brief"
+    min-width="0"
     @update:model-value="close"
   >
     <slot />

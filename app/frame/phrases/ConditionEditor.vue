@@ -79,7 +79,7 @@ function toggleStatus(id: string): void {
         />
       </template>
     </NestedEditor>
-    <footer>
+    <footer v-if="fact || was || $slots.default">
       <button v-if="fact || was" type="button" @click="emit('change', { about: 'any', of: [condition] })">
         {{ words.phrase.orElse }}
       </button>

@@ -2,7 +2,7 @@
 import type { ProjectId, Total, TotalName } from '#core/model/records'
 import { totalNames } from '#core/model/schemas'
 import { kindsOfFacts } from '#core/fields/kinds'
-import { factsOf } from '#core/views/facts'
+import { factsOf, maybeFact } from '#core/views/facts'
 import { useDirectory } from '../../stores/directory'
 import { words } from '../../words'
 import { nextTotal } from './beginnings'
@@ -20,6 +20,12 @@ function within(name: TotalName): string[] {
   return facts.filter((one) => kindsOfFacts[one.kind].totals.includes(name)).map((one) => one.by)
 }
 const put = (at: number, total: Total) => emit('change', props.totals.map((one, i) => (i === at ? total : one))) // prettier-ignore
+/** The least of days is the earliest. */
+function label(name: TotalName, of: string | undefined): string {
+  const fact = of === undefined ? undefined : maybeFact(directory.reader, props.project, of)
+  const isDated = fact && kindsOfFacts[fact.kind].isDated
+  return isDated && (name === 'least' || name === 'most') ? words.phrase.ends[name] : words.phrase.totalNames[name]
+}
 function rename(at: number, name: TotalName): void {
   if (name === 'count') return put(at, { name })
   const of = props.totals[at]?.of
@@ -48,7 +54,7 @@ function rename(at: number, name: TotalName): void {
         :value="one.name"
         @change="rename(at, ($event.target as HTMLSelectElement).value as TotalName)"
       >
-        <option v-for="name in totalNames" :key="name" :value="name">{{ words.phrase.totalNames[name] }}</option>
+        <option v-for="name in totalNames" :key="name" :value="name">{{ label(name, one.of) }}</option>
       </select>
       <FactSelect
         v-if="one.of !== undefined"
