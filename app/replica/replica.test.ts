@@ -1,4 +1,4 @@
-import { describe, expect, it } from 'vitest'
+import { describe, expect, it, vi } from 'vitest'
 import type { PlainDate } from '#core/base/dates'
 import type { ItemId } from '#core/base/ids'
 import type { Command } from '#core/commands/registry'
@@ -193,6 +193,19 @@ describe('a replica', () => {
     expect(replica.past(3, later)).toBeUndefined()
     await expect.poll(() => replica.past(3, later)).toBe('status 3')
     expect(elsewhere.askedPast).toEqual([3, 3])
+    replica.end()
+  })
+
+  it('puts the titles in order beforehand, and begins again where one was changed meanwhile', async () => {
+    const elsewhere = new Elsewhere()
+    for (let i = 0; i < 1500; i++) elsewhere.do(addOf(elsewhere, `Pane ${(i * 7) % 1500}`))
+    const { replica } = await opened(elsewhere)
+    const { title } = replica.state.table(elsewhere.small.project.id)
+    expect(title.ordering.isKnown).toBe(false)
+    replica.add(addOf(elsewhere, 'Ahead of all'))
+    await vi.waitFor(() => expect(title.ordering.isKnown).toBe(true))
+    expect(title.a[title.ordering.order[0]!]).toBe('Ahead of all')
+    expect(title.ordering.n).toBe(1501)
     replica.end()
   })
 

@@ -110,8 +110,7 @@ class Reading implements Words {
     for (let again = true; again;) {
       this.#skipBlanks()
       again = this.sign(',') || this.sign(';') || this.sign('.') || this.eat('and …') || this.sign('…')
-      for (const word of ['items as a', 'items', 'and', 'where', 'as a', 'but', 'that are', 'which are'])
-        again = again || this.eat(word)
+      for (const word of ['items', 'and', 'where', 'but', 'that are', 'which are']) again = again || this.eat(word)
     }
   }
   skipWord(): void {
@@ -267,6 +266,8 @@ function whereAt(at: Reading): Phrase | undefined {
 }
 
 function layoutAt(at: Reading): Phrase | undefined {
+  // With it, what could be a name is none.
+  at.eat('as a')
   if (at.eat('board by status') || at.eat('board')) return { says: 'layout', layout: 'board' }
   return at.eat('table') ? { says: 'layout', layout: 'table' } : undefined
 }

@@ -76,7 +76,16 @@ describe('a view printed and read back', () => {
         const phrases = understood.map((part) => part.phrase)
         expect({ text, left, view: normal(withPhrases(bare, phrases)) }).toEqual({ text, left: [], view: normal(view) })
       }),
-      { numRuns: 1000 },
+      // A status of the name *table* stood before an option of the name *by week*.
+      {
+        numRuns: 1000,
+        examples: [
+          [
+            { ...bare, group: [{ by: 'changed', grain: 'week' }], sort: [{ by: 'rank', down: false }] },
+            ['table', 'by week', 'and'],
+          ],
+        ],
+      },
     )
   })
 })
