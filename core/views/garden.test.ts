@@ -110,6 +110,19 @@ describe('their groups', () => {
     ['by status then tags then assignees, tags has heritage', ['In hand 1', '  heritage 1', '    Hamid 1', 'Being checked 1', '  heritage 1', '    Hamid 1', '    Imke 1', '  wet trade 1', '    Hamid 1', '    Imke 1']],
   ])('%s', (words, those) => expect(groups(words)).toEqual(those)) // prettier-ignore
 
+  it('are found item by item where there could be more than can be counted at once', () => {
+    const { state, ids, items, fieldId, groups: told } = garden()
+    for (let i = 0; i < 50; i++) {
+      const item = { ...items['Pane 2']!, id: ids.item(), number: 100 + i, title: `Sill ${i}`, rank: `b${100 + i}` }
+      state.put('item', item.id, { ...item, values: { [fieldId('effort')]: i } })
+    }
+    // 50 keys, 50 titles, 50 efforts.
+    const all = told('by key then title then effort, “sill”, sum of effort')
+    expect(all.length).toBe(150)
+    expect(all.slice(0, 6)).toEqual(['100 1 0', '  Sill 0 1 0', '    0 1 0', '101 1 1', '  Sill 1 1 1', '    1 1 1'])
+    expect(told('by key, “sill”, sum of effort').length).toBe(50)
+  })
+
   it('have a new day begin where the workspace’s begins', () => {
     const { state, groups: told, items } = garden()
     const late = items['Sow ferns']!
