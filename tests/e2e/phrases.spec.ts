@@ -159,7 +159,7 @@ test('what is typed into a view belongs there, also where there is nothing yet',
   await expect(page.getByRole('gridcell', { name: 'Fold must, 2 items' })).toBeVisible()
   await expect(page.getByRole('gridcell', { name: 'Fold In hand, 2 items' })).toBeVisible()
   // One that is changed so that it does not belong any more goes once the keyboard leaves it.
-  await page.getByRole('gridcell', { name: 'Order the stones' }).click()
+  await page.getByRole('gridcell', { name: 'HER-1', exact: true }).click()
   const panel = page.getByRole('complementary', { name: 'Item' })
   await expect(panel.getByText('In this view: it meets every phrase.')).toBeVisible()
   await page.keyboard.press('Escape')
