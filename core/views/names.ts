@@ -17,7 +17,7 @@ export interface Named {
 
 /** Words of the sentence itself, which make a name unclear where they stand in it. */
 const keywords = new Set(
-  'a ago all am and any are as backwards before by count each either empty every filled first from has have i in is it its items least me meets more most my no nobody none not of on only or order over share showing some sorted sum team than the then to today tomorrow under was well where which with without yesterday'.split(
+  'a ago all am and any are as average backwards before biggest board by count each earliest either empty every fewest filled first from grouped has have highest i in is it its items largest latest least lowest me median meets more most my newest no nobody none not of oldest on only or order over share showing smallest some soonest sorted sum table team than the then to today tomorrow under was well where which with without yesterday'.split(
     ' ',
   ),
 )

@@ -212,13 +212,20 @@ class Reading implements Words {
         if (words.length < shortestMisspelt || words.startsWith('“')) continue
         const count = words.split(/\s+/).length
         const typed = new RegExp(`^(?:[\\p{L}\\p{N}\\p{M}_’'-]+\\s*){${count}}`, 'u').exec(rest)?.[0].trimEnd()
-        // A word of the sentence is no misspelt name.
-        if (!typed || typed.split(/\s+/).some(isKeyword) || !isOneLetterOff(foldText(typed), foldText(words))) continue
+        if (!typed || isSentence(typed, words) || !isOneLetterOff(foldText(typed), foldText(words))) continue
         if (!found || typed.length > found.length) found = { one, length: typed.length }
       }
     if (found) this.place += found.length
     return found?.one
   }
+}
+
+/** A word of the sentence is no misspelt word of a name. */
+function isSentence(typed: string, name: string): boolean {
+  const named = foldText(name).split(/\s+/)
+  return foldText(typed)
+    .split(/\s+/)
+    .some((word, i) => isKeyword(word) && word !== named[i])
 }
 
 /** As it is printed, without the quotation marks, for short. */
@@ -256,8 +263,8 @@ function longest<T>(at: Reading, readings: readonly ((at: Reading) => T | undefi
   return best?.found
 }
 
-const phraseAt = (at: Reading): Phrase | undefined =>
-  longest<Phrase>(at, [layoutAt, sortAt, groupAt, showAt, totalsAt, whereAt])
+const otherPhrases = [layoutAt, sortAt, groupAt, showAt, totalsAt] as const
+const phraseAt = (at: Reading): Phrase | undefined => longest<Phrase>(at, [...otherPhrases, whereAt])
 
 function whereAt(at: Reading): Phrase | undefined {
   const of = several(at, () => at.attempt(() => conditionAt(at)), wordBetween(at, 'or'))
@@ -283,7 +290,15 @@ function several<T>(at: Reading, read: () => T | undefined, between: () => boole
     found.push(next)
   }
 }
-const orBetween = (at: Reading) => () => at.eat('or') || (at.sign(',') && (at.eat('or') || true))
+const orBetween = (at: Reading) => () => at.eat('or') || (at.sign(',') && (at.eat('or') || !isLongerPhrase(at)))
+/** What follows a comma alone is no further value where more words of it are a phrase of another sort. */
+function isLongerPhrase(at: Reading): boolean {
+  const before = at.place
+  const words = () => at.text.slice(before, at.place).trim().split(/\s+/).length
+  const isPhrase = longest(at, otherPhrases) !== undefined && words() > 1
+  at.place = before
+  return isPhrase
+}
 const andBetween = (at: Reading) => () => at.eat('and') || (at.sign(',') && (at.eat('and') || true))
 /** The word itself, also after a comma. */
 const wordBetween = (at: Reading, word: string) => () => (at.sign(',') ? at.eat(word) : at.eat(word))
@@ -309,7 +324,8 @@ function sortKeyAt(at: Reading): SortKey | undefined {
   const isDown = !isUp && ['latest', 'newest', 'most', 'highest', 'largest', 'biggest'].some((word) => at.eat(word))
   if (!isUp && !isDown) return undefined
   const fact = factAt(at)
-  return fact && at.eat('first') ? withEmpties({ by: fact.by, down: isDown }) : undefined
+  at.eat('first')
+  return fact && withEmpties({ by: fact.by, down: isDown })
 }
 
 function groupAt(at: Reading): Phrase | undefined {
@@ -340,7 +356,8 @@ function totalAt(at: Reading): Total | undefined {
   const name =
     totalNames.find((one) => at.eat(one)) ?? (at.eat('earliest') ? 'least' : at.eat('latest') ? 'most' : undefined)
   if (!name) return undefined
-  const fact = at.attempt(() => (at.eat('of') ? factAt(at) : undefined))
+  const isSum = name === 'sum' || name === 'average' || name === 'median'
+  const fact = at.attempt(() => (at.eat('of') || isSum ? factAt(at) : undefined))
   if (!fact) return name === 'count' || name === 'share' ? { name } : undefined
   return name === 'count' || kindsOfFacts[fact.kind].totals.includes(name) ? { name, of: fact.by } : undefined
 }
@@ -382,11 +399,17 @@ function bracketed(at: Reading): Condition | undefined {
   return undefined
 }
 
+/** *5 days ago the status was Ready*, or the other way round. */
 function wasAt(at: Reading): Condition | undefined {
-  const daysAgo = at.number()
-  if (!daysAgo || !(at.eat('days ago') || at.eat('day ago')) || !at.eat('the status was')) return undefined
+  const ago = () => {
+    const n = at.number()
+    return n && (at.eat('days ago') || at.eat('day ago')) ? n : undefined
+  }
+  const before = at.attempt(ago)
+  if (!at.eat('the status was') && !at.eat('status was')) return undefined
   const statuses = valuesAt(at, 'status')
-  return statuses?.length ? { about: 'was', daysAgo, statuses: statuses as never } : undefined
+  const daysAgo = before ?? at.attempt(ago)
+  return daysAgo && statuses?.length ? { about: 'was', daysAgo, statuses: statuses as never } : undefined
 }
 
 function valuesAt(at: Reading, by: string): string[] | undefined {
@@ -430,6 +453,12 @@ function itself(at: Reading): Condition | undefined {
   if (at.eat('the turn of')) {
     const values = valuesAt(at, 'turn')
     return values && fact('turn', anyOf(values))
+  }
+  const { assignees } = at.telling.project.uses
+  if (assignees && at.eat('unassigned')) return fact(assignees, { is: 'empty' })
+  if (assignees && at.eat('assigned to')) {
+    const values = valuesAt(at, assignees)
+    return values && fact(assignees, anyOf(values))
   }
   if (at.eat('open') || at.eat('unfinished')) return fact('phase', anyOf(['waiting', 'active']))
   const phases = several(at, () => at.named(at.valuesOf('phase'), false)?.id, orBetween(at))

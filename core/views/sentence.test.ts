@@ -29,7 +29,7 @@ const fact = (by: string, test: Extract<Condition, { about: 'fact' }>['test']): 
 
 /** Names that a sentence could trip over. */
 const names = fc.oneof(
-  fc.constantFrom('and', 'or', 'due or done', 'a, b', 'first', 'by week', 'is it', 'me', 'I', 'nobody', 'status', 'title', 'Bay 3', '5', '2026-11-25', 'x”y', '“x”', '(a; b)', 'today', 'this week', 'filled', 'empty', 'late', 'my turn', 'sum of x', 'count', 'Nøck', 'Öl', 'in hand', 'in 5 days', 'in it', 'bay', 'bay in', 'the', 'Due', 'not in it', 'table', 'share', 'need', 'must', 'Imke', 'ready', 'week', 'all'),
+  fc.constantFrom('and', 'or', 'due or done', 'a, b', 'first', 'by week', 'is it', 'me', 'I', 'nobody', 'status', 'title', 'Bay 3', '5', '2026-11-25', 'x”y', '“x”', '(a; b)', 'today', 'this week', 'filled', 'empty', 'late', 'my turn', 'sum of x', 'count', 'Nøck', 'Öl', 'in hand', 'in 5 days', 'in it', 'bay', 'bay in', 'the', 'Due', 'not in it', 'table', 'share', 'need', 'must', 'Imke', 'ready', 'week', 'all', 'unassigned', 'assigned to', 'status was', 'sum', 'soonest', 'soonest due', 'most x', 'table'),
   fc.stringMatching(/^[a-zA-Zé]{2,9}( [a-z]{2,6})?$/),
 ) // prettier-ignore
 
@@ -47,6 +47,7 @@ function renamed(pool: readonly string[]): Small {
 
 const random = randomOf(smallWorkspace())
 const fieldIds = fieldsOf(smallWorkspace().state, smallWorkspace().project.id).map((one) => one.id as string)
+const statusIds = statusesOf(smallWorkspace().state, smallWorkspace().project.id).map((one) => one.id as string)
 const definitions = fc
   .record({ view: random.view, show: fc.subarray(fieldIds), isBoard: fc.boolean() })
   .map(({ view, show, isBoard }): ViewDefinition => ({
@@ -83,6 +84,15 @@ describe('a view printed and read back', () => {
           [
             { ...bare, group: [{ by: 'changed', grain: 'week' }], sort: [{ by: 'rank', down: false }] },
             ['table', 'by week', 'and'],
+          ],
+          // A status of the name *soonest* came before *soonest started first*.
+          [
+            {
+              ...bare,
+              where: [fact('status', { is: 'anyOf', values: [statusIds[0]!] })],
+              sort: [{ by: 'started', down: false }],
+            },
+            ['soonest', 'and'],
           ],
         ],
       },
@@ -177,6 +187,11 @@ describe('typed words', () => {
     ['asignees has Hamid or late, not finished', 'any of (assignees has Hamid; it is late); it is not finished'],
     ['due is today or tomorrow', 'due is today'],
     ['must or due is empty', 'any of (need is must; due is empty)'],
+    ['in hnad', 'the status is In hand'],
+    ['unassigned', 'assignees is empty'],
+    ['assigned to me or Hamid', 'assignees has me or Hamid'],
+    ['not assigned to Hamid', 'assignees has not Hamid'],
+    ['status was Ready or Noted 5 days ago', '5 days ago the status was Ready or Noted'],
     ['any of (late; due is empty)', 'any of (it is late; due is empty)'],
     ['some child meets (late)', 'some child meets (it is late)'],
     ['5 days ago the status was Ready', '5 days ago the status was Ready'],
@@ -197,6 +212,8 @@ describe('typed words', () => {
     const { uses } = small.project
     expect(only('by need then status')).toEqual({ says: 'group', group: [{ by: uses.need }, { by: 'status' }] })
     expect(only('by month of due')).toEqual({ says: 'group', group: [{ by: uses.due, grain: 'month' }] })
+    expect(only('soonest due')).toEqual(only('soonest due first'))
+    expect(only('sum effort')).toEqual(only('sum of effort'))
     expect(only('soonest due first')).toEqual({ says: 'sort', sort: [{ by: uses.due, down: false }] })
     expect(only('most effort first, then soonest due first')).toEqual({ says: 'sort', sort: [{ by: uses.effort, down: true }, { by: uses.due, down: false }] }) // prettier-ignore
     expect(only('sum of effort and count')).toEqual({ says: 'totals', totals: [{ name: 'sum', of: uses.effort }, { name: 'count' }] }) // prettier-ignore
