@@ -194,7 +194,9 @@ export async function changingView(
 }
 
 /** The tasks of the page's own thread that took longer than 50 ms, in ms, while a view is filtered, grouped, ordered and scrolled. */
-export async function longTasksOfEditing(page: Page): Promise<{ longTasks: number[]; sentence: string }> {
+export async function longTasksOfEditing(
+  page: Page,
+): Promise<{ scrolling: number[]; blank: number; editing: number[]; sentence: string }> {
   const longTasks = () => page.evaluate(() => (globalThis as unknown as { longTasks: number[] }).longTasks.splice(0))
   // One that is too long on purpose must be seen.
   await page.evaluate(() => {
@@ -225,6 +227,9 @@ export async function longTasksOfEditing(page: Page): Promise<{ longTasks: numbe
       await page.getByRole('combobox', { name: 'And …' }).pressSequentially(text, { delay: 30 })
       await page.keyboard.press('Enter')
     })
+  // All of them, from the first to the last and back.
+  const { blank } = await scrollThrough(page, 3000)
+  const scrolling = await longTasks()
   await typed('not finished')
   await typed('need is must')
   await page.getByRole('button', { name: 'need is must' }).click()
@@ -235,9 +240,9 @@ export async function longTasksOfEditing(page: Page): Promise<{ longTasks: numbe
   await typed('title has ridge')
   await typed('by status then need, sum of effort')
   await typed('soonest due first')
-  await scrollThrough(page, 30_000)
+  await scrollThrough(page, 300)
   await typed('by assignees, most effort first')
-  return { longTasks: await longTasks(), sentence: (await sentence.textContent()) ?? '' }
+  return { scrolling, blank, editing: await longTasks(), sentence: (await sentence.textContent()) ?? '' }
 }
 
 /** From the key that ends a title's edit to the frame in which the new title has been painted. */

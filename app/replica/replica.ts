@@ -51,7 +51,7 @@ interface Past {
 }
 
 const longestWaitMs = 4000
-/** For so long nothing must have happened to the titles before their order is worked out; the first view is shown by then. */
+/** So long after opening the titles' order is begun, the first view is shown by then; and anew where one changed meanwhile. */
 const calmMs = 1000
 /** For so long after it was said the server's day is taken as it is. */
 const serversDaySeconds = 10
