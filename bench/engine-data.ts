@@ -3,7 +3,7 @@ import { fromDayNumber } from '#core/base/dates'
 import type { Field, FieldId, Item, Project, ProjectId } from '#core/model/records'
 import { State } from '#core/model/state'
 import type { ViewQuestion } from '#core/views/evaluate'
-import type { Looking } from '#core/views/looking'
+import type { Viewer } from '#core/views/viewer'
 
 /** A source of chance that always says the same (mulberry32). */
 export function chanceOf(seed: number): () => number {
@@ -17,7 +17,7 @@ export function chanceOf(seed: number): () => number {
 }
 
 export const today = 20_000
-export const looking: Looking = { me: 'person-07' as never, today: fromDayNumber(today) }
+export const viewer: Viewer = { me: 'person-07' as never, today: fromDayNumber(today) }
 export const people = Array.from({ length: 50 }, (_, i) => `person-${String(i + 1).padStart(2, '0')}`)
 const statusNames = ['noted', 'sorted', 'ready', 'in hand', 'being checked', 'held up', 'accepted', 'set aside']
 const phases = ['waiting', 'waiting', 'waiting', 'active', 'active', 'waiting', 'finished', 'dropped'] as const

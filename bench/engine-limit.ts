@@ -5,7 +5,7 @@
 import { compareText, foldText } from '#core/base/collation'
 import { dayNumber } from '#core/base/dates'
 import type { Item } from '#core/model/records'
-import { looking, people, today } from './engine-data'
+import { viewer, people, today } from './engine-data'
 
 const noDue = 0x7fff
 const base = today - 16_000
@@ -245,7 +245,7 @@ export function limitOf(items: readonly Item[]) {
   const all = Array.from({ length: n }, (_, i) => i)
   const blobs = [blobOf(all.filter((i) => isNarrow(folded[i]!)), folded, true), blobOf(all.filter((i) => !isNarrow(folded[i]!)), folded, false)] // prettier-ignore
   const day = today + 7 - base
-  const word = (people.indexOf(looking.me) + 1) * 0x01010101
+  const word = (people.indexOf(viewer.me) + 1) * 0x01010101
   const open = Uint8Array.from({ length: 9 }, (_, i) => Number(i !== 6 && i !== 7))
   const h = Array.from({ length: 4 }, () => new Uint32Array(2048))
   const [r0, r1, k0, k1] = [new Int32Array(n), new Int32Array(n), new Int32Array(n), new Int32Array(n)]

@@ -6,8 +6,8 @@ import { readPayload, toPayload } from '#core/wire/payload'
 import { evaluate, planOf } from '#core/views/evaluate'
 import { LiveView } from '#core/views/live'
 import { rollUp } from '#core/views/roll-up'
-import { asked } from '#core/views/sources'
-import { chanceOf, emptyProject, itemsOf, looking, project, views } from './engine-data'
+import { viewContext } from '#core/views/sources'
+import { chanceOf, emptyProject, itemsOf, viewer, project, views } from './engine-data'
 import { limitOf } from './engine-limit'
 import { lineOf, median, type Line } from './line'
 
@@ -64,7 +64,7 @@ export function engineLines(sizes: readonly number[]): Line[] {
     const items = itemsOf(n)
     const state = stateWith(items)
     const limit = limitOf(items)
-    const ask = asked(state, project, looking)
+    const ask = viewContext(state, project, viewer)
     const ratios: number[] = []
     const isLargest = n === Math.max(...sizes)
     /** V1 alone has a budget at every size. */
@@ -121,7 +121,7 @@ function changed(state: State, items: readonly Item[]): Line[] {
     rank: () => ['rank', `${pick(items).rank}m${Math.floor(chance() * 1e6).toString(36)}`],
   }
   return (['V1', 'V3'] as const).flatMap((name) => {
-    const live = new LiveView(views[name], asked(state, project, looking))
+    const live = new LiveView(views[name], viewContext(state, project, viewer))
     return Object.entries(changes).map(([kind, change]) => {
       const taken: number[] = []
       for (let i = 0; i < 400; i++) {
@@ -135,7 +135,7 @@ function changed(state: State, items: readonly Item[]): Line[] {
         void live.groups
         taken.push(Number(process.hrtime.bigint() - from) / 1e6)
       }
-      const anew = new LiveView(views[name], asked(state, project, looking))
+      const anew = new LiveView(views[name], viewContext(state, project, viewer))
       if (anew.inOrder().join() !== live.inOrder().join()) throw new Error(`${name} live differs`)
       return lineOf(`one ${kind} changed, ${name} anew (limit 0.1 ms)`, items.length, median(taken), 0.1, 1)
     })
@@ -174,7 +174,7 @@ function copyOf(state: State): State {
   const kept = emptyProject()
   const payload = JSON.stringify(toPayload(state.table(project), 1))
   readPayload(kept.table(project), JSON.parse(payload) as Parameters<typeof readPayload>[1])
-  const ask = asked(kept, project, looking)
+  const ask = viewContext(kept, project, viewer)
   for (const name of names) evaluate(planOf(ask, views[name]))
   return kept
 }

@@ -40,7 +40,7 @@ export async function loadDemo(database: OpenDatabase, clock: Clock): Promise<vo
   const { workspaceId } = await foundWorkspace(database.db, { ...founding, owner })
   const room = await Room.open(database, workspaceId, clock)
   const walk = new Walk(room, chance, newId, (at) => (moment = at), start, end)
-  await new Telling(walk, chance, newId, ownerId, dateIn(timeZone, clock.now())).tell()
+  await new Story(walk, chance, newId, ownerId, dateIn(timeZone, clock.now())).tell()
 }
 
 const emailOf = (name: string): string =>
@@ -97,7 +97,7 @@ interface Made {
 }
 
 /** What happens in the demo. */
-class Telling {
+class Story {
   readonly #people = new Map<string, Person>()
   readonly #leaves: Made[] = []
   readonly #parents: Made[] = []

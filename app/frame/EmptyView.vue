@@ -6,13 +6,13 @@ import type { Leaves } from '#core/views/why'
 import { useSession } from '../stores/session'
 import { useViews } from '../stores/views'
 import { words } from '../words'
-import { useTelling } from './phrases/telling'
+import { useWording } from './phrases/wording'
 
 /** A view with nothing in it: what belongs here or, where phrases leave everything out, how many items each leaves. */
 const props = defineProps<{ view: View; definition: ViewDefinition }>()
 const session = useSession()
 const views = useViews()
-const telling = useTelling(() => props.view.project)
+const wording = useWording(() => props.view.project)
 const leaves = shallowRef<Leaves>()
 watch(
   () => JSON.stringify(props.definition.where),
@@ -34,7 +34,7 @@ const takeOut = (at: number) =>
         <p>{{ words.why.of(leaves.all) }}</p>
         <ol>
           <li v-for="(one, i) in definition.where" :key="i">
-            <span class="phrase">{{ telling ? conditionWords(one, telling) : '' }}</span>
+            <span class="phrase">{{ wording ? conditionWords(one, wording) : '' }}</span>
             <b :class="{ rust: !leaves.phrases[i]?.alone }">{{
               words.why.alone(leaves.phrases[i]?.alone ?? 0)
             }}</b><span v-if="i" class="soft">{{ words.why.after(leaves.phrases[i]?.after ?? 0) }}</span>

@@ -9,7 +9,7 @@ import { useDirectory } from '../stores/directory'
 import { afterPaint } from '../stores/stands'
 import { useViews } from '../stores/views'
 import { words } from '../words'
-import { useTelling } from './phrases/telling'
+import { useWording } from './phrases/wording'
 
 /**
  * The view said in plain words; every phrase is a control that opens its editor on the spot. A phrase is no button
@@ -23,8 +23,8 @@ onMounted(() => afterPaint(() => void loadEditor()))
 const directory = useDirectory()
 const views = useViews()
 const project = computed(() => directory.reader.maybe('project', props.view.project))
-const telling = useTelling(() => props.view.project)
-const pieces = computed(() => (telling.value ? sentenceOf(props.definition, telling.value) : []))
+const wording = useWording(() => props.view.project)
+const pieces = computed(() => (wording.value ? sentenceOf(props.definition, wording.value) : []))
 const isChanged = computed(() => views.isChanged(props.view))
 const mayKeep = computed(() => directory.isAllowed(props.view.project, props.view.owner ? 'reader' : 'lead'))
 const open = ref<{ phrase: PhraseName; at: HTMLElement }>()

@@ -8,14 +8,14 @@ import { useDirectory } from '../stores/directory'
 import { useSession } from '../stores/session'
 import { useViews } from '../stores/views'
 import { words } from '../words'
-import { useTelling } from './phrases/telling'
+import { useWording } from './phrases/wording'
 
 /** Why an item is in the view that one looks at, or which phrases leave it out, each with what the item has there. */
 const props = defineProps<{ itemKey: string; changed: string; view: View; definition: ViewDefinition }>()
 const session = useSession()
 const directory = useDirectory()
 const views = useViews()
-const telling = useTelling(() => props.view.project)
+const wording = useWording(() => props.view.project)
 const why = shallowRef<Why>()
 const isOpen = ref(false)
 watch(
@@ -39,14 +39,14 @@ const title = computed(() => {
 })
 const phraseOf = ({ at }: Reason): string => {
   const condition = props.definition.where[at]
-  return condition && telling.value ? conditionWords(condition, telling.value) : words.why.hidden
+  return condition && wording.value ? conditionWords(condition, wording.value) : words.why.hidden
 }
 const groups = computed(() =>
   (why.value?.groups ?? []).map((path) =>
     path
       .map((value, level) => {
         const key = props.definition.group[level]
-        return key && telling.value ? groupWords(key, value, telling.value) : ''
+        return key && wording.value ? groupWords(key, value, wording.value) : ''
       })
       .join(' › '),
   ),

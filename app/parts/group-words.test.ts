@@ -3,7 +3,7 @@ import { dayNumber } from '#core/base/dates'
 import { garden } from '#core/test-kit/garden'
 import { groupWords, totalText } from './group-words'
 
-const { telling, idOf, fieldId, items } = garden()
+const { wording, idOf, fieldId, items } = garden()
 const due = fieldId('due')
 const effort = fieldId('effort')
 
@@ -24,7 +24,7 @@ describe('what a group is called', () => {
     [{ by: fieldId('outside reference') }, 'A 7', 'A 7'],
     [{ by: 'removed' }, 'x', 'removed'],
   ])('%j %j', (key, value, words) =>
-    expect(groupWords(key, value, telling).toLowerCase()).toContain(words.toLowerCase()),
+    expect(groupWords(key, value, wording).toLowerCase()).toContain(words.toLowerCase()),
   )
 
   it.each([
@@ -34,7 +34,7 @@ describe('what a group is called', () => {
     ['quarter', '2026-10-01', 'Oct to Dec 2026'],
     ['year', '2026-01-01', '2026'],
   ] as const)('of a %s: %s', (grain, first, words) =>
-    expect(groupWords({ by: due, grain }, dayNumber(first), telling)).toContain(words),
+    expect(groupWords({ by: due, grain }, dayNumber(first), wording)).toContain(words),
   )
 })
 
@@ -52,5 +52,5 @@ describe('a total', () => {
     // 23:30 in UTC is the next day where the workspace is.
     [{ name: 'most', of: 'created' }, Date.parse('2026-11-20T23:30:00Z'), 'latest of created 2026-11-21'],
     [{ name: 'average', of: 'level' }, 0.5, 'average of level 0.5'],
-  ] as const)('%j of %s', (total, value, words) => expect(totalText(total, value, telling)).toBe(words))
+  ] as const)('%j of %s', (total, value, words) => expect(totalText(total, value, wording)).toBe(words))
 })

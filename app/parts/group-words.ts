@@ -5,12 +5,12 @@ import type { GroupKey, Total } from '#core/model/records'
 import type { GroupValue } from '#core/views/axes'
 import { maybeFact } from '#core/views/facts'
 import { maybeNamed } from '#core/views/names'
-import { numberWords, totalWords, type Telling } from '#core/views/sentence'
+import { numberWords, totalWords, type Wording } from '#core/views/sentence'
 import { words } from '../words'
 
 /** What a group is called. */
-export function groupWords({ by, grain = 'day' }: GroupKey, value: GroupValue, telling: Telling): string {
-  const { reader, project, day } = telling
+export function groupWords({ by, grain = 'day' }: GroupKey, value: GroupValue, wording: Wording): string {
+  const { reader, project, day } = wording
   const fact = maybeFact(reader, project.id, by)
   if (!fact) return words.phrase.removed
   if (value === null) return fact.kind === 'flag' ? words.group.not(fact.name) : by === 'parent' ? words.group.atTop : words.group.none(fact.name) // prettier-ignore
@@ -29,7 +29,7 @@ export function groupWords({ by, grain = 'day' }: GroupKey, value: GroupValue, t
   }
 }
 
-function periodWords(grain: NonNullable<GroupKey['grain']>, first: number, day: Telling['day']): string {
+function periodWords(grain: NonNullable<GroupKey['grain']>, first: number, day: Wording['day']): string {
   const date = fromDayNumber(first)
   const year = date.slice(0, 4)
   const month = (of: string) => words.dates.months[Number(of.slice(5, 7)) - 1] ?? ''
@@ -48,13 +48,13 @@ function periodWords(grain: NonNullable<GroupKey['grain']>, first: number, day: 
 }
 
 /** A total and what it is: `sum of effort 12.5 h`; a dash where there is nothing to total. */
-export function totalText(total: Total, value: number | null | undefined, telling: Telling): string {
-  return `${totalWords(total, telling)} ${valueText(total, value ?? null, telling)}`
+export function totalText(total: Total, value: number | null | undefined, wording: Wording): string {
+  return `${totalWords(total, wording)} ${valueText(total, value ?? null, wording)}`
 }
 
 /** Averages lie between whole numbers of the field's scale: they are shown to so many digits at least. */
 const fewestDigits = 2
-function valueText({ name, of }: Total, value: number | null, { reader, project, day }: Telling): string {
+function valueText({ name, of }: Total, value: number | null, { reader, project, day }: Wording): string {
   if (value === null) return words.editor.empty
   if (name === 'share') return `${Math.round(value * 1000) / 10} %`
   const fact = of === undefined ? undefined : maybeFact(reader, project.id, of)

@@ -14,7 +14,7 @@ import type { Question, Watch } from '#core/questions/questions'
 import { watchFor } from '#core/questions/watch'
 import type { Leaves, Why } from '#core/views/why'
 import { dayWords } from '../dates'
-import { httpLine, LineDown, Refused } from './line'
+import { httpLink, LinkDown, Refused } from './server-link'
 import { IndexedBox } from './pending-box'
 import { Replica, type Settled, type Standing } from './replica'
 import { pack, type Held, type Packed } from './sent-rows'
@@ -56,7 +56,7 @@ let nextWatch = 1
 
 const replica = new Replica(
   {
-    line: httpLine,
+    line: httpLink,
     box: new IndexedBox(person),
     build,
     now: Date.now,
@@ -190,7 +190,7 @@ export class Api {
   ): Promise<{ entries: ToldEntry[]; more: boolean } | { problem: Problem }> {
     return this.#asking(async () => {
       await opening
-      const { entries, more } = await httpLine.history(item, before)
+      const { entries, more } = await httpLink.history(item, before)
       const told = entries.map((entry) => ({
         sequence: entry.sequence,
         by: entry.by,
@@ -202,7 +202,7 @@ export class Api {
   }
 
   async text(item: string, field: string): Promise<{ revision: number; text: string } | { problem: Problem }> {
-    return this.#asking(() => httpLine.text(item, field))
+    return this.#asking(() => httpLink.text(item, field))
   }
 
   async keyOf(item: string): Promise<string> {
@@ -261,7 +261,7 @@ export class Api {
       return await ask()
     } catch (error) {
       if (error instanceof Refused) return { problem: error.problem }
-      if (error instanceof LineDown)
+      if (error instanceof LinkDown)
         return { problem: { code: 'unreadable', said: { where: 'the server does not answer' } } }
       throw error
     }

@@ -1,9 +1,9 @@
 /** The worker that the page's HTML started (`start.ts`), asked at once what this page is going to show. */
 import { wrap } from 'comlink'
 import type { ViewDefinition } from '#core/model/records'
-import { answerIn } from '#core/questions/along'
+import { answerIn } from '#core/questions/page-seed'
 import { questionAt } from '#core/questions/at'
-import { alongInHtml } from './along'
+import { seedInHtml } from './page-seed'
 import type { Api } from './api'
 import { askEarly } from './asked'
 import type { ReplicaApi } from './client'
@@ -27,10 +27,10 @@ function begin({ me, build, worker }: Started): Begun {
   const api = wrap<Api>('port' in worker ? worker.port : worker)
   const kept = localStorage.getItem(draftsKey(me))
   const drafts = kept ? api.definitions(kept) : Promise.resolve({})
-  const along = alongInHtml()
+  const seed = seedInHtml()
   const question = questionAt(location.pathname)
-  if (question) askEarly(api, question, answerIn(along, question))
+  if (question) askEarly(api, question, answerIn(seed, question))
   // Last, so that a page that is made when this is answered has its rows already.
-  askEarly(api, { ask: 'directory' }, answerIn(along, { ask: 'directory' }))
+  askEarly(api, { ask: 'directory' }, answerIn(seed, { ask: 'directory' }))
   return { me, build, api, drafts }
 }

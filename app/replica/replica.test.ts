@@ -7,7 +7,7 @@ import { PlainRoom, smallWorkspace } from '#core/test-kit/workspace'
 import { directoryFor } from '#core/wire/directory'
 import type { FeedMessage } from '#core/wire/feed'
 import { toPayload } from '#core/wire/payload'
-import { LineDown, Refused, type Line } from './line'
+import { LinkDown, Refused, type ServerLink } from './server-link'
 import type { PendingBox } from './pending-box'
 import { Replica, type Standing } from './replica'
 
@@ -39,10 +39,10 @@ class Elsewhere {
     this.#hangUp?.()
   }
   #up(): void {
-    if (this.isCut) throw new LineDown('cut')
+    if (this.isCut) throw new LinkDown('cut')
   }
 
-  readonly line: Line = {
+  readonly line: ServerLink = {
     directory: async () => {
       this.#up()
       return {
@@ -301,7 +301,8 @@ describe('a replica', () => {
     Object.assign(elsewhere.line, {
       logAfter: (after: number) =>
         refusals++ ? logAfter(after) : Promise.reject(new Refused({ code: 'log-too-far-back' })),
-      items: (...args: Parameters<Line['items']>) => (cuts++ ? items(...args) : Promise.reject(new LineDown('cut'))),
+      items: (...args: Parameters<ServerLink['items']>) =>
+        cuts++ ? items(...args) : Promise.reject(new LinkDown('cut')),
     })
     elsewhere.cut()
     await expect.poll(() => replica.standing.line).toBe('down')

@@ -9,16 +9,16 @@ import { ReplicaState } from '#core/change/replica-state'
 import { nameOf } from '#core/items/told'
 import type { Item, Records } from '#core/model/records'
 import type { State } from '#core/model/state'
-import { Gathered, type Changed, type Ground } from '#core/questions/questions'
+import { ChangeSet, type Changed, type Ground } from '#core/questions/questions'
 import { directoryEntities } from '#core/wire/directory'
 import { protocol, type Answer, type FeedMessage, type LogMessage } from '#core/wire/feed'
 import { readPayload } from '#core/wire/payload'
-import { LineDown, Refused, type Line } from './line'
+import { LinkDown, Refused, type ServerLink } from './server-link'
 import type { PendingBox } from './pending-box'
 
-export type LineState = 'opening' | 'up' | 'down' | 'signed-out' | 'outdated'
+export type LinkState = 'opening' | 'up' | 'down' | 'signed-out' | 'outdated'
 export interface Standing {
-  readonly line: LineState
+  readonly line: LinkState
   /** Commands not answered yet. */
   readonly pending: number
   /** How far the opening is, 0 to 1. */
@@ -29,13 +29,13 @@ export interface Standing {
 export type Settled = { readonly done: true; readonly of: string } | { readonly problem: Problem }
 
 /** What a replica tells whoever holds it. */
-export interface Hearing {
+export interface ReplicaListener {
   changed(changed: Changed): void
   standing(standing: Standing): void
 }
 
-export interface Surroundings {
-  readonly line: Line
+export interface ReplicaPorts {
+  readonly line: ServerLink
   readonly box: PendingBox
   readonly build: string
   /** Milliseconds. */
@@ -66,7 +66,7 @@ export class Replica implements Ground {
   #state: ReplicaState<Command>
   #standing: Standing = { line: 'opening', pending: 0, progress: 0 }
   #clockOffset = 0
-  #touched = new Gathered()
+  #touched = new ChangeSet()
   /** Entries that came before their turn. */
   readonly #early = new Map<number, LogMessage>()
   /** Items of a project are newer than the directory until the log has passed this. */
@@ -79,8 +79,8 @@ export class Replica implements Ground {
   readonly #stop = new AbortController()
 
   constructor(
-    readonly around: Surroundings,
-    readonly hearing: Hearing,
+    readonly around: ReplicaPorts,
+    readonly hearing: ReplicaListener,
   ) {
     this.#state = this.#newState()
   }
@@ -256,7 +256,7 @@ export class Replica implements Ground {
         }, this.#stop.signal)
       } catch (error) {
         if (this.#isSignedOut(error)) return
-        if (!(error instanceof LineDown)) throw error
+        if (!(error instanceof LinkDown)) throw error
       }
       if (this.#stop.signal.aborted || this.#standing.line === 'signed-out' || this.#standing.line === 'outdated')
         return
@@ -403,7 +403,7 @@ export class Replica implements Ground {
       return await this.around.line.send(command)
     } catch (error) {
       if (error instanceof Refused) return this.#isSignedOut(error) ? undefined : { problem: error.problem }
-      if (!(error instanceof LineDown)) throw error
+      if (!(error instanceof LinkDown)) throw error
       if (this.#standing.line === 'up') void this.around.wait(1000).then(() => this.#sendPending())
       return undefined
     }
@@ -450,7 +450,7 @@ export class Replica implements Ground {
       try {
         return await work()
       } catch (error) {
-        if (!(error instanceof LineDown) || this.#stop.signal.aborted) throw error
+        if (!(error instanceof LinkDown) || this.#stop.signal.aborted) throw error
         this.#stand({ line: 'down' })
         await this.around.wait(wait)
       }
@@ -469,7 +469,7 @@ export class Replica implements Ground {
   #flush(): void {
     const changed = this.#touched
     if (!changed.all && !changed.items.size) return
-    this.#touched = new Gathered()
+    this.#touched = new ChangeSet()
     this.hearing.changed(changed)
   }
 

@@ -1,12 +1,12 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import type { BoardAnswer, GroupHead, Line, Row, TableAnswer } from '#core/questions/questions'
+import type { BoardAnswer, GroupHead, ListLine, Row, TableAnswer } from '#core/questions/questions'
 import { pack, unpack, type Held } from './sent-rows'
 
 const rowOf = (id: string, version: number): Row =>
   ({ item: { id, title: `${id} v${version}` }, key: id, v: String(version) }) as unknown as Row
 const sums = { items: 0, late: 0, effort: 0 }
-const tableOf = (rows: Line[], from = 0): TableAnswer => ({
+const tableOf = (rows: ListLine[], from = 0): TableAnswer => ({
   layout: 'table', sums, totals: [], lines: rows.length, stretch: { from, rows },
 }) // prettier-ignore
 

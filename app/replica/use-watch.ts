@@ -1,8 +1,8 @@
 import { onScopeDispose, shallowRef, watch, type ShallowRef } from 'vue'
-import { answerIn } from '#core/questions/along'
+import { answerIn } from '#core/questions/page-seed'
 import type { AnswerTo, Question } from '#core/questions/questions'
 import { useSession } from '../stores/session'
-import { along } from './along'
+import { pageSeed } from './page-seed'
 import { ask, type Asked } from './asked'
 
 export interface Watching<A> {
@@ -20,7 +20,7 @@ export function useWatch<Q extends Question>(question: () => Q | undefined): Wat
   const session = useSession()
   const answer = shallowRef<AnswerTo<Q>>()
   let asked: Asked | undefined
-  if (import.meta.server) answer.value = answerIn(along(), question()) as AnswerTo<Q>
+  if (import.meta.server) answer.value = answerIn(pageSeed(), question()) as AnswerTo<Q>
 
   watch(
     [() => JSON.stringify(question() ?? null), () => session.api] as const,

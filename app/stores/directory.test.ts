@@ -10,7 +10,7 @@ import { useDirectory } from './directory'
 type Told = Answers['directory']
 const around = vi.hoisted(() => ({ hear: [] as ((told: never) => void)[], session: { api: {} } }))
 vi.mock('./session', () => ({ useSession: () => around.session }))
-vi.mock('../replica/along', () => ({ along: () => ({ language: 'en-US', answers: [] }) }))
+vi.mock('../replica/page-seed', () => ({ pageSeed: () => ({ language: 'en-US', answers: [] }) }))
 vi.mock('../replica/asked', () => ({
   ask: (_api: unknown, { ask }: { ask: string }) => ({
     hear: (told: never) => (ask === 'directory' ? around.hear.push(told) : undefined),

@@ -5,9 +5,9 @@ import { isAtLeast, roleIn } from '#core/access/access'
 import { boardOf, fieldsOf, kindsOf, projectsInOrder, statusesOf } from '#core/model/reader'
 import type { EntityName, Project, ProjectId, Records, Role, Status, View } from '#core/model/records'
 import { State } from '#core/model/state'
-import { answerIn } from '#core/questions/along'
+import { answerIn } from '#core/questions/page-seed'
 import type { Answers } from '#core/questions/questions'
-import { along } from '../replica/along'
+import { pageSeed } from '../replica/page-seed'
 import { ask } from '../replica/asked'
 import { useSession } from './session'
 
@@ -22,8 +22,8 @@ export const useDirectory = defineStore('directory', () => {
   const language = shallowRef('en')
 
   function follow(): void {
-    language.value = along()?.language ?? language.value
-    if (import.meta.server) take(answerIn(along(), { ask: 'directory' }) as Answers['directory'])
+    language.value = pageSeed()?.language ?? language.value
+    if (import.meta.server) take(answerIn(pageSeed(), { ask: 'directory' }) as Answers['directory'])
     if (!session.api) return
     ask(session.api, { ask: 'directory' }).hear((told) => take(told as Answers['directory']))
     ask(session.api, { ask: 'counts' }).hear((told) => (inTurn.value = (told as Answers['counts']).inTurn))

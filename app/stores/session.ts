@@ -1,7 +1,7 @@
 import { defineStore } from 'pinia'
 import { shallowRef } from 'vue'
 import { useRuntimeConfig } from 'nuxt/app'
-import { along } from '../replica/along'
+import { pageSeed } from '../replica/page-seed'
 import { begun } from '../replica/begin'
 import { join, type ReplicaApi } from '../replica/client'
 import type { Standing } from '../replica/replica'
@@ -18,7 +18,7 @@ export const useSession = defineStore('session', () => {
   /** Joins the worker; there is none where a page is drawn on the server. False: nobody is signed in here. */
   function enter(): boolean {
     if (import.meta.server) {
-      me.value = along()?.who.me
+      me.value = pageSeed()?.who.me
       return !!me.value
     }
     if (!begun) return false

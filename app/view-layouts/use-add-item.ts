@@ -15,8 +15,8 @@ export function useAddItem(project: () => Project, definition: () => ViewDefinit
   return async (title: string, status?: StatusId): Promise<ItemId | undefined> => {
     const { id } = project()
     const item = v7() as ItemId
-    const looking = { me: session.me as PersonId, today: directory.today }
-    const fits = fitting(directory.reader, project(), definition().where, looking)
+    const viewer = { me: session.me as PersonId, today: directory.today }
+    const fits = fitting(directory.reader, project(), definition().where, viewer)
     const kind = must(directory.kinds(id)[0], 'kind').id
     const one = {
       item,

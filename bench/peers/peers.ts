@@ -3,8 +3,8 @@ import { compareText, foldText } from '#core/base/collation'
 import { dayNumber } from '#core/base/dates'
 import type { Item } from '#core/model/records'
 import { evaluate, planOf } from '#core/views/evaluate'
-import { asked } from '#core/views/sources'
-import { emptyProject, itemsOf, looking, people, project, today, views } from '../engine-data'
+import { viewContext } from '#core/views/sources'
+import { emptyProject, itemsOf, viewer, people, project, today, views } from '../engine-data'
 import { median } from '../line'
 
 // Their types are not installed with the application.
@@ -38,7 +38,7 @@ const facts = items.map((item: Item, row) => ({
   rank: item.rank,
 }))
 type Fact = (typeof facts)[number]
-const isMine = (one: Fact) => one.assignees.includes(looking.me) || one.reviewer === looking.me
+const isMine = (one: Fact) => one.assignees.includes(viewer.me) || one.reviewer === viewer.me
 const isUrgent = (one: Fact) => one.status !== 6 && one.status !== 7 && (one.due < day || one.isTop)
 const tests: Readonly<Record<View, (one: Fact) => boolean>> = {
   V1: (one) => isMine(one) && isUrgent(one),
@@ -58,7 +58,7 @@ function ours(): Peer {
   table.reserve(n)
   for (const item of items) table.put(item)
   void table.title.ordering.order
-  const ask = asked(state, project, looking)
+  const ask = viewContext(state, project, viewer)
   const plans = new Map(names.map((name) => [name, planOf(ask, views[name])]))
   return {
     name: 'Wrenleaf',
@@ -159,7 +159,7 @@ async function duckDb(): Promise<{ peer: Peer; foldedBefore: () => Promise<reado
   const text = (one: string) => `'${one.replace(/'/g, "''")}'`
   const rows = facts.map((one) => `(${[one.row, text(one.title), text(one.folded), titleRank[one.row], one.status, one.zone, one.isTop, `[${one.assignees.map(person).join()}]::tinyint[]`, person(one.reviewer), one.effort ?? 'null', one.cost ?? 'null', one.due, placeByRank[one.row]].join()})`) // prettier-ignore
   for (let i = 0; i < n; i += 2000) await db.run(`insert into t values ${rows.slice(i, i + 2000).join()}`)
-  const me = people.indexOf(looking.me) + 1
+  const me = people.indexOf(viewer.me) + 1
   const mine = `(list_contains(assignees, ${me}) or reviewer = ${me})`
   const urgent = `status not in (6, 7) and (due < ${day} or is_top)`
   const column = async (sql: string): Promise<number[]> => Array.from((await db.runAndReadAll(sql)).getColumns()[0] ?? [], Number) // prettier-ignore

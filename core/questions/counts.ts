@@ -3,7 +3,7 @@ import type { Condition, ProjectId } from '../model/records'
 import { compile, compileAll } from '../views/filter'
 import { rowsMeeting } from '../views/evaluate'
 import { keepTested } from '../views/scans'
-import { asked, sourceOf, type Source } from '../views/sources'
+import { viewContext, sourceOf, type Source } from '../views/sources'
 import type { Ground } from './questions'
 
 export interface ValueCounts {
@@ -14,7 +14,7 @@ export interface ValueCounts {
   readonly total: number
 }
 
-export const lookingOf = ({ me, today, past }: Ground) => ({ me, today: today(), ...(past && { past }) })
+export const viewerOf = ({ me, today, past }: Ground) => ({ me, today: today(), ...(past && { past }) })
 
 /** By value of a fact. */
 export function valueCounts(
@@ -23,8 +23,8 @@ export function valueCounts(
   others: readonly Condition[],
   fact: string,
 ): ValueCounts {
-  const ask = asked(ground.state, project, lookingOf(ground))
-  const rows = rowsMeeting({ ask, test: compileAll(ask, others) })
+  const ask = viewContext(ground.state, project, viewerOf(ground))
+  const rows = rowsMeeting({ context: ask, test: compileAll(ask, others) })
   const source = sourceOf(ask, fact)
   const values: Record<string, number> = {}
   let empty = 0
@@ -58,8 +58,8 @@ export function countsOf(
   others: readonly Condition[],
   conditions: readonly Condition[],
 ): number[] {
-  const ask = asked(ground.state, project, lookingOf(ground))
-  const rows = rowsMeeting({ ask, test: compileAll(ask, others) })
+  const ask = viewContext(ground.state, project, viewerOf(ground))
+  const rows = rowsMeeting({ context: ask, test: compileAll(ask, others) })
   const scratch = new Int32Array(rows.length)
   return conditions.map((one) => {
     const test = compile(ask, one)

@@ -2,10 +2,10 @@
 import type { Condition, ProjectId, ViewDefinition } from '../model/records'
 import { parse, type Parsed, type Phrase } from '../views/parse'
 import { planOf } from '../views/evaluate'
-import { conditionWords, sentenceOf, type Telling } from '../views/sentence'
-import { asked } from '../views/sources'
+import { conditionWords, sentenceOf, type Wording } from '../views/sentence'
+import { viewContext } from '../views/sources'
 import { leaves, why, type Leaves, type Why } from '../views/why'
-import { countsOf, lookingOf } from './counts'
+import { countsOf, viewerOf } from './counts'
 import { findItem } from './find'
 import type { Ground } from './questions'
 
@@ -31,24 +31,24 @@ export function readWords(
   projectId: ProjectId,
   where: readonly Condition[],
   text: string,
-  day: Telling['day'],
+  day: Wording['day'],
 ): ReadWords {
   const project = ground.state.maybe('project', projectId)
   if (!project) return { parts: [], left: [] }
-  const telling: Telling = { reader: ground.state, project, day }
-  const { understood, left } = parse(text, telling)
+  const wording: Wording = { reader: ground.state, project, day }
+  const { understood, left } = parse(text, wording)
   const parts = understood.map((one): ReadPart => {
     const { phrase } = one
-    if (phrase.says !== 'where') return { ...one, words: phraseWords(phrase, telling) }
+    if (phrase.says !== 'where') return { ...one, words: phraseWords(phrase, wording) }
     const [count] = countsOf(ground, projectId, where, [phrase.condition])
-    return { ...one, words: conditionWords(phrase.condition, telling), count }
+    return { ...one, words: conditionWords(phrase.condition, wording), count }
   })
   return { parts, left }
 }
 
-function phraseWords(phrase: Exclude<Phrase, { says: 'where' }>, telling: Telling): string {
+function phraseWords(phrase: Exclude<Phrase, { says: 'where' }>, wording: Wording): string {
   const { says, ...said } = phrase
-  const piece = sentenceOf({ ...bare, ...said } as ViewDefinition, telling).find(
+  const piece = sentenceOf({ ...bare, ...said } as ViewDefinition, wording).find(
     (one) => 'phrase' in one && one.phrase === says,
   )
   return says === 'show'
@@ -66,19 +66,19 @@ export function whyOf(
   projectId: ProjectId,
   view: ViewDefinition,
   key: string,
-  day: Telling['day'],
+  day: Wording['day'],
 ): Why | undefined {
   const project = ground.state.maybe('project', projectId)
   const item = findItem(ground.state, key)
   if (!project || item?.project !== projectId) return undefined
-  const ask = asked(ground.state, projectId, lookingOf(ground))
+  const ask = viewContext(ground.state, projectId, viewerOf(ground))
   const row = ask.table.maybeRow(item.id)
   return row === undefined ? undefined : why(ask, view, row, { reader: ground.state, project, day })
 }
 
 /** Which of these items, as far as they are of the project, a view leaves out. */
 export function notInOf(ground: Ground, project: ProjectId, view: ViewDefinition, items: readonly string[]): string[] {
-  const ask = asked(ground.state, project, lookingOf(ground))
+  const ask = viewContext(ground.state, project, viewerOf(ground))
   const { test } = planOf(ask, view)
   return items.filter((id) => {
     const row = ask.table.maybeRow(id)
@@ -87,4 +87,4 @@ export function notInOf(ground: Ground, project: ProjectId, view: ViewDefinition
 }
 
 export const leavesOf = (ground: Ground, project: ProjectId, where: readonly Condition[]): Leaves =>
-  leaves(asked(ground.state, project, lookingOf(ground)), where)
+  leaves(viewContext(ground.state, project, viewerOf(ground)), where)

@@ -8,11 +8,11 @@ import { contextOf, randomCommand, run, smallWorkspace, today, type Dice, type S
 import { countsOf, valueCounts } from './counts'
 import { findItem } from './find'
 import {
-  Gathered,
+  ChangeSet,
   isHead,
   type BoardAnswer,
   type Ground,
-  type Line,
+  type ListLine,
   type Question,
   type Row,
   type TableAnswer,
@@ -42,7 +42,7 @@ function add(
 }
 const changed = (...items: string[]) => ({ items: new Set(items), all: false })
 const watchOf = (view: View, draft?: ViewDefinition) => watchFor(ground, { ask: 'view', view: view.id, draft })
-const isRow = (line: Line): line is Row => !isHead(line)
+const isRow = (line: ListLine): line is Row => !isHead(line)
 const titlesOf = (answer: unknown) => (answer as TableAnswer).stretch.rows.filter(isRow).map((row) => row.item.title)
 
 beforeEach(() => {
@@ -109,7 +109,7 @@ describe('a view that is watched', () => {
           })
           const watches = [...questions, { ask: 'counts' } as const].map((question) => watchFor(ground, question))
           for (const rolls of steps) {
-            const gathered = new Gathered()
+            const gathered = new ChangeSet()
             for (const roll of rolls) {
               const command = randomCommand(state, project, roll, ids, [])
               const patch = command && judge(state, command, contextOf(command, people.owner.id))
@@ -145,10 +145,10 @@ describe('a view that is watched', () => {
     const [one] = add(['one'])
     const { state, project, ids, people } = small
     const [from, to] = statusesOf(state, project.id).map(({ id }) => id)
-    const moved = new Gathered()
+    const moved = new ChangeSet()
     moved.add(run(state, { id: ids.command(), type: 'items.move', v: 1, items: [{ item: one!, status: { from: from!, to: to! } }] }, people.owner.id)) // prettier-ignore
     expect(moved).toMatchObject({ all: false, items: new Set([one]) })
-    const removed = new Gathered()
+    const removed = new ChangeSet()
     removed.add(run(state, { id: ids.command(), type: 'views.remove', v: 1, view: table.id }, people.owner.id))
     expect(removed.all).toBe(true)
   })

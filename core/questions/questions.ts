@@ -64,10 +64,10 @@ export interface GroupHead {
   readonly folded: boolean
   readonly v: string
 }
-export type Line = Row | GroupHead
-export const isHead = (line: Line): line is GroupHead => 'head' in line
+export type ListLine = Row | GroupHead
+export const isHead = (line: ListLine): line is GroupHead => 'head' in line
 /** What names a line: an item that is in several groups has several lines that say the same. */
-export const lineId = (line: Line): string => (isHead(line) ? line.head : line.item.id)
+export const lineId = (line: ListLine): string => (isHead(line) ? line.head : line.item.id)
 
 export interface TableAnswer {
   readonly layout: 'table'
@@ -75,7 +75,7 @@ export interface TableAnswer {
   readonly totals: TotalValues
   /** Lines in all: items and heads of groups. */
   readonly lines: number
-  readonly stretch: Stretch<Line>
+  readonly stretch: Stretch<ListLine>
 }
 export interface BoardAnswer {
   readonly layout: 'board'
@@ -118,7 +118,7 @@ export interface Changed {
 const showsNowhere: ReadonlySet<EntityName> = new Set(['stay', 'longText'])
 
 /** What changes, gathered until it is taken in. */
-export class Gathered implements Changed {
+export class ChangeSet implements Changed {
   readonly items = new Set<string>()
   all = false
 

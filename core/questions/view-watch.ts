@@ -6,8 +6,8 @@ import type { Reader } from '../model/reader'
 import { keyOfPath, type ViewQuestion } from '../views/evaluate'
 import { LiveView, type Group } from '../views/live'
 import { compareBy } from '../views/sort'
-import { asked } from '../views/sources'
-import { lookingOf } from './counts'
+import { viewContext } from '../views/sources'
+import { viewerOf } from './counts'
 import type {
   Answers,
   BoardColumnAnswer,
@@ -15,7 +15,7 @@ import type {
   FirstRows,
   Ground,
   GroupHead,
-  Line,
+  ListLine,
   Question,
   Row,
   Stretch,
@@ -63,7 +63,7 @@ export class ViewWatch implements Watch {
     const definition = this.question.draft ?? view?.definition
     const project = view && state.maybe('project', view.project)
     if (!definition || !project) return void (this.#shown = undefined)
-    const ask = asked(state, project.id, lookingOf(this.ground))
+    const ask = viewContext(state, project.id, viewerOf(this.ground))
     if (this.#shown?.definition === definition && this.#shown.reader === state) {
       this.#shown.live.evaluate(ask)
       this.#shown = { ...this.#shown, project }
@@ -113,7 +113,7 @@ export class ViewWatch implements Watch {
     const before = this.#rows
     const now = new Map<string, Row>()
     this.#rows = now
-    const { table } = live.plan.ask
+    const { table } = live.plan.context
     const rowAt = (row: number): Row => {
       const known = before.get(table.ids[row]!) ?? rowOf(this.ground, table.at(row))
       now.set(known.item.id, known)
@@ -208,8 +208,8 @@ function blocksOf(groups: readonly Group[], folded: ReadonlySet<string>, totals:
   })
 }
 
-function linesOf(blocks: readonly Block[], from: number, to: number, rowAt: (row: number) => Row): Line[] {
-  const lines: Line[] = []
+function linesOf(blocks: readonly Block[], from: number, to: number, rowAt: (row: number) => Row): ListLine[] {
+  const lines: ListLine[] = []
   let at = 0
   for (const block of blocks) {
     const length = lengthOf(block)

@@ -6,7 +6,7 @@ import type { ItemTable } from '../model/item-table'
 import type { Reader } from '../model/reader'
 import type { Item, PersonId, Project } from '../model/records'
 import { dueOf, lateDays } from '../model/turn'
-import { asked, openAt, peopleColumns, turnAt } from '../views/sources'
+import { viewContext, openAt, peopleColumns, turnAt } from '../views/sources'
 
 export interface QueueEntry {
   readonly item: Item
@@ -32,10 +32,10 @@ export interface Queue {
 export function queueOf(reader: Reader, person: PersonId, today: PlainDate): Queue {
   const queue: Queue = { now: [], next: [], waits: [] }
   for (const project of queuedProjects(reader, person).values()) {
-    const ask = asked(reader, project.id, { me: person, today })
-    const { table } = ask
-    const [turnOfRow, isOpen] = [turnAt(ask), openAt(ask)]
-    const columns = peopleColumns(ask)
+    const context = viewContext(reader, project.id, { me: person, today })
+    const { table } = context
+    const [turnOfRow, isOpen] = [turnAt(context), openAt(context)]
+    const columns = peopleColumns(context)
     for (let row = 0; row < table.n; row++) {
       if (!isOpen(row)) continue
       const turn = turnOfRow(row)
@@ -69,10 +69,11 @@ export class InTurn {
     readonly person: PersonId,
   ) {
     for (const project of queuedProjects(reader, person).values()) {
-      const ask = asked(reader, project.id, { me: person, today: '1970-01-01' })
-      const turn = turnAt(ask)
-      this.#turns.set(ask.table, turn)
-      for (let row = 0; row < ask.table.n; row++) if (turn(row).includes(person)) this.#items.add(ask.table.ids[row]!)
+      const context = viewContext(reader, project.id, { me: person, today: '1970-01-01' })
+      const turn = turnAt(context)
+      this.#turns.set(context.table, turn)
+      for (let row = 0; row < context.table.n; row++)
+        if (turn(row).includes(person)) this.#items.add(context.table.ids[row]!)
     }
   }
 
@@ -105,10 +106,10 @@ const compareDue = (a: PlainDate | undefined, b: PlainDate | undefined): number 
 export function nobodysTurn(reader: Reader, projects: Iterable<Project>): Item[] {
   const found: Item[] = []
   for (const project of projects) {
-    const ask = asked(reader, project.id, { me: '' as PersonId, today: '1970-01-01' })
-    const turn = turnAt(ask)
-    const { order, n } = ask.table.rank.ordering
-    for (let k = 0; k < n; k++) if (turn(order[k]!)[0] === 'nobody') found.push(ask.table.at(order[k]!))
+    const context = viewContext(reader, project.id, { me: '' as PersonId, today: '1970-01-01' })
+    const turn = turnAt(context)
+    const { order, n } = context.table.rank.ordering
+    for (let k = 0; k < n; k++) if (turn(order[k]!)[0] === 'nobody') found.push(context.table.at(order[k]!))
   }
   return found
 }

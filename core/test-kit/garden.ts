@@ -7,8 +7,8 @@ import type { GroupValue } from '../views/axes'
 import { LiveView, type Group } from '../views/live'
 import { maybeNamed } from '../views/names'
 import { parse, withPhrases } from '../views/parse'
-import type { Telling } from '../views/sentence'
-import { asked, type Asked } from '../views/sources'
+import type { Wording } from '../views/sentence'
+import { viewContext, type ViewContext } from '../views/sources'
 import { smallWorkspace, today, type Small } from './workspace'
 
 /** An item in few words; names instead of ids. */
@@ -43,11 +43,11 @@ const sketches: readonly Sketch[] = [
 ] // prettier-ignore
 
 export interface Garden extends Small {
-  readonly telling: Telling
+  readonly wording: Wording
   readonly items: Readonly<Record<string, Item>>
   idOf(name: string): string
   fieldId(name: string): string
-  askedBy(who: string): Asked
+  askedBy(who: string): ViewContext
   /** The view that words say, of which every word must be understood. */
   view(words: string): ViewDefinition
   /** Who looks is Séverine, if nobody else is named. */
@@ -61,7 +61,7 @@ export interface Garden extends Small {
 export function garden(): Garden {
   const small = smallWorkspace()
   const { state, project, people, ids } = small
-  const telling: Telling = { reader: state, project, day: (date) => date }
+  const wording: Wording = { reader: state, project, day: (date) => date }
   const fieldId = (name: string) => must(fieldsOf(state, project.id).find((one) => one.name === name), name).id // prettier-ignore
   const idOf = (name: string): string => {
     const statuses = statusesOf(state, project.id)
@@ -88,9 +88,9 @@ export function garden(): Garden {
     items[one.title] = item
     state.put('item', item.id, item)
   })
-  const askedBy = (who: string) => asked(state, project.id, { me: idOf(who) as PersonId, today })
+  const askedBy = (who: string) => viewContext(state, project.id, { me: idOf(who) as PersonId, today })
   const view = (words: string): ViewDefinition => {
-    const { understood, left } = parse(words, telling)
+    const { understood, left } = parse(words, wording)
     if (left.length) throw new Error(`not understood in “${words}”: ${left.map((one) => one.words).join(', ')}`)
     const bare: ViewDefinition = { v: 2, layout: 'table', where: [], group: [], sort: [], totals: [], show: [] }
     return withPhrases(
@@ -101,7 +101,7 @@ export function garden(): Garden {
   const live = (words: string, who = 'Séverine') => new LiveView(view(words), askedBy(who))
   const titleOf = (row: number) => state.table(project.id).title.a[row]!
   return {
-    ...small, telling, items, idOf, fieldId, askedBy, view, live,
+    ...small, wording, items, idOf, fieldId, askedBy, view, live,
     titles: (words, who) => Array.from(live(words, who).inOrder(), titleOf),
     groups(words, who) {
       const { group } = view(words)

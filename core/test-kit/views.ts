@@ -20,7 +20,7 @@ import type {
 import { lateDays, turnOf } from '../model/turn'
 import { kindsOfFacts } from '../fields/kinds'
 import { factsOf, maybeFact } from '../views/facts'
-import { craftOf, type Looking } from '../views/looking'
+import { craftOf, type Viewer } from '../views/viewer'
 import type { GroupValue } from '../views/axes'
 import type { ViewQuestion } from '../views/evaluate'
 import type { Small } from './workspace'
@@ -28,7 +28,7 @@ import type { Small } from './workspace'
 type Plain = string | number | readonly string[] | null
 
 /** What a fact holds of an item: text, number, day number, milliseconds, id, ids, or 1; null where it is empty. */
-export function plainly(reader: Reader, item: Item, by: string, looking: Looking): Plain {
+export function plainly(reader: Reader, item: Item, by: string, viewer: Viewer): Plain {
   const field = reader.maybe('field', by)
   const parents = (): Item[] => {
     const parent = item.parent && reader.maybe('item', item.parent)
@@ -60,9 +60,9 @@ export function plainly(reader: Reader, item: Item, by: string, looking: Looking
       return found.size ? [...found] : null
     }
     case 'late':
-      return lateDays(reader, item, looking.today) || null
+      return lateDays(reader, item, viewer.today) || null
     case 'age':
-      return Math.max(0, (item.finished ? day(item.finished) : dayNumber(looking.today)) - day(item.created))
+      return Math.max(0, (item.finished ? day(item.finished) : dayNumber(viewer.today)) - day(item.created))
     case 'level': {
       let level = 0
       for (let at = parents()[0]; at; at = at.parent ? reader.maybe('item', at.parent) : undefined) level++
@@ -84,7 +84,7 @@ export function plainly(reader: Reader, item: Item, by: string, looking: Looking
   return value as Plain
 }
 
-function plainDay(reader: Reader, day: Day, { today }: Looking): number {
+function plainDay(reader: Reader, day: Day, { today }: Viewer): number {
   if (typeof day === 'string') return dayNumber(day)
   const now = dayNumber(today)
   if (day.of === 'day') return now + day.n
@@ -96,8 +96,8 @@ function plainDay(reader: Reader, day: Day, { today }: Looking): number {
   return at
 }
 
-function passes(reader: Reader, item: Item, by: string, test: FactTest, looking: Looking): boolean {
-  const held = plainly(reader, item, by, looking)
+function passes(reader: Reader, item: Item, by: string, test: FactTest, viewer: Viewer): boolean {
+  const held = plainly(reader, item, by, viewer)
   const kind = maybeFact(reader, item.project, by)?.kind
   switch (test.is) {
     case 'empty':
@@ -107,7 +107,7 @@ function passes(reader: Reader, item: Item, by: string, test: FactTest, looking:
     case 'anyOf':
     case 'allOf': {
       const ids = Array.isArray(held) ? held : held === null ? [] : [String(held)]
-      const meant = test.values.flatMap((one) => (one === 'me' ? [looking.me as string] : one === 'craft' ? craftOf(reader, looking.me) : [one])) // prettier-ignore
+      const meant = test.values.flatMap((one) => (one === 'me' ? [viewer.me as string] : one === 'craft' ? craftOf(reader, viewer.me) : [one])) // prettier-ignore
       return test.is === 'anyOf' ? meant.some((one) => ids.includes(one)) : meant.every((one) => ids.includes(one))
     }
     case 'has':
@@ -117,52 +117,52 @@ function passes(reader: Reader, item: Item, by: string, test: FactTest, looking:
     case 'days': {
       if (held === null) return false
       const day = kind === 'instant' ? dayNumber(dateIn(reader.workspace().timeZone, new Date(Number(held)).toISOString())) : Number(held) // prettier-ignore
-      const from = test.from === null ? -Infinity : plainDay(reader, test.from, looking)
-      const to = test.to === null ? Infinity : plainDay(reader, test.to, looking)
+      const from = test.from === null ? -Infinity : plainDay(reader, test.from, viewer)
+      const to = test.to === null ? Infinity : plainDay(reader, test.to, viewer)
       return day >= from && day <= to
     }
   }
 }
 
-export function meets(reader: Reader, item: Item, condition: Condition, looking: Looking): boolean {
+export function meets(reader: Reader, item: Item, condition: Condition, viewer: Viewer): boolean {
   const children = () => [...reader.childrenOf(item.id)].filter((one) => !one.archived)
   switch (condition.about) {
     case 'fact':
-      return passes(reader, item, condition.fact, condition.test, looking)
+      return passes(reader, item, condition.fact, condition.test, viewer)
     case 'all':
-      return condition.of.every((one) => meets(reader, item, one, looking))
+      return condition.of.every((one) => meets(reader, item, one, viewer))
     case 'any':
-      return !condition.of.length || condition.of.some((one) => meets(reader, item, one, looking))
+      return !condition.of.length || condition.of.some((one) => meets(reader, item, one, viewer))
     case 'none':
-      return !condition.of.some((one) => meets(reader, item, one, looking))
+      return !condition.of.some((one) => meets(reader, item, one, viewer))
     case 'anyChild':
-      return children().some((one) => meets(reader, one, condition.that, looking))
+      return children().some((one) => meets(reader, one, condition.that, viewer))
     case 'allChildren':
-      return children().length > 0 && children().every((one) => meets(reader, one, condition.that, looking))
+      return children().length > 0 && children().every((one) => meets(reader, one, condition.that, viewer))
     case 'parent': {
       const parent = item.parent && reader.maybe('item', item.parent)
-      return !!parent && meets(reader, parent, condition.that, looking)
+      return !!parent && meets(reader, parent, condition.that, viewer)
     }
     case 'someAncestor':
       for (let at = item.parent; at;) {
         const parent = reader.maybe('item', at)
         if (!parent) return false
-        if (meets(reader, parent, condition.that, looking)) return true
+        if (meets(reader, parent, condition.that, viewer)) return true
         at = parent.parent
       }
       return false
     case 'was': {
-      const end = dayNumber(looking.today) - condition.daysAgo
+      const end = dayNumber(viewer.today) - condition.daysAgo
       const dayOf = (instant: string) => dayNumber(dateIn(reader.workspace().timeZone, instant))
       if (dayOf(item.created) > end) return false
-      const status = dayOf(item.statusSince) <= end ? item.status : looking.past?.(condition.daysAgo, item.id)
+      const status = dayOf(item.statusSince) <= end ? item.status : viewer.past?.(condition.daysAgo, item.id)
       return condition.statuses.some((one) => one === status)
     }
   }
 }
 
-function groupValues(reader: Reader, item: Item, { by, grain = 'day' }: GroupKey, looking: Looking): GroupValue[] {
-  const held = plainly(reader, item, by, looking)
+function groupValues(reader: Reader, item: Item, { by, grain = 'day' }: GroupKey, viewer: Viewer): GroupValue[] {
+  const held = plainly(reader, item, by, viewer)
   if (held === null) return [null]
   if (Array.isArray(held)) return [...held] as string[]
   const { kind } = maybeFact(reader, item.project, by) ?? {}
@@ -196,11 +196,11 @@ function compareHeld(reader: Reader, project: ProjectId, by: string, a: Plain, b
 }
 
 /** The view's order, for two items. */
-export function plainOrder(reader: Reader, project: ProjectId, sort: readonly SortKey[], looking: Looking) {
+export function plainOrder(reader: Reader, project: ProjectId, sort: readonly SortKey[], viewer: Viewer) {
   return (a: Item, b: Item): number => {
     for (const { by, down, emptyFirst } of sort) {
       if (by === 'rank') return down ? compareRanked(b, a) : compareRanked(a, b)
-      const [x, y] = [plainly(reader, a, by, looking), plainly(reader, b, by, looking)]
+      const [x, y] = [plainly(reader, a, by, viewer), plainly(reader, b, by, viewer)]
       if (x === null || y === null) {
         if (x === y) continue
         return (x === null) === !!emptyFirst ? -1 : 1
@@ -225,7 +225,7 @@ export function plainView(
   reader: Reader,
   project: ProjectId,
   question: ViewQuestion,
-  looking: Looking,
+  viewer: Viewer,
 ): { items: Item[]; totals: readonly (number | null)[]; groups: PlainGroup[] } {
   const { where, group, sort, totals } = question
   const hidden = group.filter((key) => key.hideNone)
@@ -233,18 +233,18 @@ export function plainView(
     .filter(
       (item) =>
         !item.archived &&
-        where.every((one) => meets(reader, item, one, looking)) &&
-        hidden.every((key) => plainly(reader, item, key.by, looking) !== null),
+        where.every((one) => meets(reader, item, one, viewer)) &&
+        hidden.every((key) => plainly(reader, item, key.by, viewer) !== null),
     )
-    .sort(plainOrder(reader, project, sort, looking))
+    .sort(plainOrder(reader, project, sort, viewer))
   const total = ({ name, of }: Total, its: readonly Item[]): number | null => {
     const held =
-      of === undefined ? [] : its.map((item) => plainly(reader, item, of, looking)).filter((one) => one !== null)
+      of === undefined ? [] : its.map((item) => plainly(reader, item, of, viewer)).filter((one) => one !== null)
     const kind = of === undefined ? undefined : maybeFact(reader, project, of)?.kind
     const isSummed = !!of && reader.maybe('field', of)?.type === 'number'
     const numbers = held.map((one) => (typeof one === 'number' ? one : 1)).sort((a, b) => a - b)
     const sum = (list: readonly number[]) => list.reduce((x, y) => x + y, 0)
-    const all = of === undefined ? [] : items.map((item) => plainly(reader, item, of, looking)).filter((one) => typeof one === 'number') // prettier-ignore
+    const all = of === undefined ? [] : items.map((item) => plainly(reader, item, of, viewer)).filter((one) => typeof one === 'number') // prettier-ignore
     switch (name) {
       case 'count':
         return its.length
@@ -282,7 +282,7 @@ export function plainView(
     if (!key) return []
     const parts = new Map<GroupValue, Item[]>()
     for (const item of its)
-      for (const value of groupValues(reader, item, key, looking)) parts.set(value, [...(parts.get(value) ?? []), item])
+      for (const value of groupValues(reader, item, key, viewer)) parts.set(value, [...(parts.get(value) ?? []), item])
     const groups = [...parts]
       .sort(([a], [b]) => order(key)(a, b))
       .map(([value, part]) => ({

@@ -6,8 +6,8 @@ import { phases } from '../model/names'
 import { kindsOf, statusesOf } from '../model/reader'
 import type { Grain, GroupKey } from '../model/records'
 import { maybeFact } from './facts'
-import { daysOf } from './looking'
-import { sourceOf, type Asked, type ChoiceSource, type Source } from './sources'
+import { daysOf } from './viewer'
+import { sourceOf, type ViewContext, type ChoiceSource, type Source } from './sources'
 
 /**
  * What a group is: the id of an option, person, status …; a text; a number at its field's scale; the first day number of
@@ -40,8 +40,8 @@ const none: readonly GroupValue[] = [null]
 const mostPeriods = 400
 
 /** Undefined: it cannot be grouped by (any more). */
-export function axisOf(ask: Asked, key: GroupKey): Axis | undefined {
-  const source = sourceOf(ask, key.by)
+export function axisOf(context: ViewContext, key: GroupKey): Axis | undefined {
+  const source = sourceOf(context, key.by)
   if (!source) return undefined
   const way = key.down ? -1 : 1
   const natural = naturalOrder(source)
@@ -49,7 +49,7 @@ export function axisOf(ask: Asked, key: GroupKey): Axis | undefined {
     if (a === null || b === null) return Number(a === null) - Number(b === null)
     return way * natural(a, b)
   }
-  const one = { key, compare, known: (held: readonly GroupValue[]) => knownValues(ask, source, key, held) }
+  const one = { key, compare, known: (held: readonly GroupValue[]) => knownValues(context, source, key, held) }
   if (source.kind === 'choices') {
     const isSingle = key.by === 'parent'
     const valuesAt = (row: number) => {
@@ -58,7 +58,7 @@ export function axisOf(ask: Asked, key: GroupKey): Axis | undefined {
     }
     return { ...one, isSingle, valuesAt, fill: fillBy((row) => valuesAt(row)[0]!, compare) }
   }
-  const valueAt = singleValue(ask, source, key.grain ?? 'day')
+  const valueAt = singleValue(context, source, key.grain ?? 'day')
   return {
     ...one,
     isSingle: true,
@@ -78,7 +78,7 @@ function naturalOrder(source: Source): (a: string | number, b: string | number) 
 }
 
 function singleValue(
-  ask: Asked,
+  context: ViewContext,
   source: Exclude<Source, { kind: 'choices' }>,
   grain: Grain,
 ): (row: number) => GroupValue {
@@ -100,7 +100,7 @@ function singleValue(
     }
     case 'instant': {
       const start = starts(grain)
-      const days = daysOf(ask.reader.workspace())
+      const days = daysOf(context.reader.workspace())
       return (row) => (source.column.isEmpty(row) ? null : start(days.dayOf(source.column.a[row]!)))
     }
   }
@@ -160,7 +160,7 @@ function byCodeAll(a: Uint16Array, places: Uint16Array, m: number, to: Uint16Arr
 }
 
 function knownValues(
-  { reader, project }: Asked,
+  { reader, project }: ViewContext,
   source: Source,
   key: GroupKey,
   held: readonly GroupValue[],

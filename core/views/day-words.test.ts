@@ -4,7 +4,7 @@ import type { Day } from '../model/records'
 import { garden } from '../test-kit/garden'
 import { today } from '../test-kit/workspace'
 import { spanWords } from './day-words'
-import { dayMeant } from './looking'
+import { dayMeant } from './viewer'
 
 const { view, state } = garden()
 const read = (words: string) => {

@@ -5,8 +5,8 @@ import { plainView, randomOf, testToday, type PlainGroup } from '../test-kit/vie
 import { smallWorkspace, type Small } from '../test-kit/workspace'
 import type { ViewQuestion } from './evaluate'
 import { LiveView, type Group } from './live'
-import type { Looking } from './looking'
-import { asked } from './sources'
+import type { Viewer } from './viewer'
+import { viewContext } from './sources'
 
 const template = smallWorkspace()
 const random = randomOf(template)
@@ -20,7 +20,7 @@ function projectWith(items: readonly Parameters<typeof random.itemAt>[1][]): Sma
   items.forEach((one, i) => small.state.put('item', random.itemId(i), random.itemAt(i, one, (id) => !!small.state.placeOf(id)))) // prettier-ignore
   return small
 }
-const lookingAt = (small: Small): Looking => {
+const lookingAt = (small: Small): Viewer => {
   const statuses = [...small.state.all('status')]
   return {
     me: small.people.owner.id,
@@ -31,7 +31,7 @@ const lookingAt = (small: Small): Looking => {
 
 /** What both say, in the same shape. */
 function shown(live: LiveView) {
-  const { table } = live.plan.ask
+  const { table } = live.plan.context
   const { totals } = live.question
   const group = (one: Group): PlainGroup => ({
     path: one.path,
@@ -47,21 +47,21 @@ function shown(live: LiveView) {
     groups: live.question.group.length ? live.groups.map(group) : [],
   }
 }
-function plain(small: Small, question: ViewQuestion, looking: Looking) {
-  const { items, totals, groups } = plainView(small.state, small.project.id, question, looking)
+function plain(small: Small, question: ViewQuestion, viewer: Viewer) {
+  const { items, totals, groups } = plainView(small.state, small.project.id, question, viewer)
   const ids = items.map((one: Item) => one.id as string)
   return { items: question.group.length ? undefined : ids, count: items.length, totals, groups }
 }
-const liveOf = (small: Small, question: ViewQuestion, looking: Looking) =>
-  new LiveView(question, asked(small.state, small.project.id, looking))
+const liveOf = (small: Small, question: ViewQuestion, viewer: Viewer) =>
+  new LiveView(question, viewContext(small.state, small.project.id, viewer))
 
 describe('the engine, against a view worked out item by item', () => {
   it('gives the same items, order, groups and totals for any question', () => {
     fc.assert(
       fc.property(fc.array(random.item, { maxLength: 90 }), random.view, (items, question) => {
         const small = projectWith(items)
-        const looking = lookingAt(small)
-        expect(shown(liveOf(small, question, looking))).toEqual(plain(small, question, looking))
+        const viewer = lookingAt(small)
+        expect(shown(liveOf(small, question, viewer))).toEqual(plain(small, question, viewer))
       }),
       { numRuns },
     )
@@ -76,13 +76,13 @@ describe('the engine, against a view worked out item by item', () => {
         fc.array(fc.array(change, { minLength: 1, maxLength: 4 }), { minLength: 1, maxLength: 12 }),
         (items, question, steps) => {
           const small = projectWith(items)
-          const looking = lookingAt(small)
-          const live = liveOf(small, question, looking)
+          const viewer = lookingAt(small)
+          const live = liveOf(small, question, viewer)
           for (const step of steps) {
             const touched = new Set<string>()
             for (const one of step) apply(small, one, touched)
             live.update(touched)
-            expect(shown(live)).toEqual(plain(small, question, looking))
+            expect(shown(live)).toEqual(plain(small, question, viewer))
           }
         },
       ),
@@ -95,7 +95,7 @@ describe('the engine, against a view worked out item by item', () => {
     const [one] = fc.sample(random.item, { numRuns: 1, seed: 4 })
     const plainItem = { ...one!, parent: null, archived: null, values: {} }
     const small = projectWith(Array.from({ length: 12 }, () => plainItem))
-    const looking = lookingAt(small)
+    const viewer = lookingAt(small)
     const { state } = small
     const inside = (child: number, parent: number) =>
       state.set('item', random.itemId(child), 'parent', random.itemId(parent))
@@ -103,11 +103,11 @@ describe('the engine, against a view worked out item by item', () => {
     const level: ViewQuestion = { where: [{ about: 'none', of: [{ about: 'fact', fact: 'level', test: { is: 'between', from: 3, to: null } }] }], group: [], sort: [], totals: [{ name: 'sum', of: 'level' }] } // prettier-ignore
     const age: ViewQuestion = { where: [], group: [{ by: 'status', byTotal: { name: 'sum', of: 'age' } }], sort: [], totals: [] } // prettier-ignore
     const unnamed: ViewQuestion = { where: [{ about: 'fact', fact: 'people', test: { is: 'empty' } }], group: [], sort: [], totals: [] } // prettier-ignore
-    const lives = [level, age, unnamed].map((question) => liveOf(small, question, looking))
+    const lives = [level, age, unnamed].map((question) => liveOf(small, question, viewer))
     const told = (...items: number[]) => {
       for (const live of lives) {
         live.update(items.map(random.itemId))
-        expect(shown(live)).toEqual(plain(small, live.question, looking))
+        expect(shown(live)).toEqual(plain(small, live.question, viewer))
       }
     }
     inside(10, 9)

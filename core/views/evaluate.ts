@@ -4,7 +4,7 @@ import { axisOf, mostPacked, type Axis, type GroupValue } from './axes'
 import { compileAll, type Kin, type Test } from './filter'
 import { keyOf, rankKey, type Key } from './keys'
 import { sortRows } from './sort'
-import type { Asked } from './sources'
+import type { ViewContext } from './sources'
 import { planTotals, Tally, tallyBy, type Remembered, type TotalsPlan } from './totals'
 
 /** What a view asks: the part of its definition that says which items, in which order and groups, with which totals. */
@@ -12,7 +12,7 @@ export type ViewQuestion = Pick<ViewDefinition, 'where' | 'group' | 'sort' | 'to
 
 /** A view's question, compiled for a project as it is. */
 export interface Plan {
-  readonly ask: Asked
+  readonly context: ViewContext
   readonly test: Test
   /** The view's keys, then the team's order: no two items are the same in it. */
   readonly order: readonly Key[]
@@ -39,21 +39,23 @@ export interface Evaluated {
   readonly rows: Int32Array
 }
 
-export function planOf(ask: Asked, { where, group, sort, totals }: ViewQuestion): Plan {
-  const axes = group.flatMap((key) => axisOf(ask, key) ?? [])
+export function planOf(context: ViewContext, { where, group, sort, totals }: ViewQuestion): Plan {
+  const axes = group.flatMap((key) => axisOf(context, key) ?? [])
   const hidden = axes.flatMap(({ key }) => (key.hideNone ? [filled(key)] : []))
-  const test = compileAll(ask, [...where, ...hidden])
+  const test = compileAll(context, [...where, ...hidden])
   // No two are the same in the team's order: what is sorted by after it changes nothing.
   const ranked = sort.findIndex((key) => key.by === 'rank')
   const keys = ranked < 0 ? sort : sort.slice(0, ranked + 1)
-  const order = keys.flatMap((key) => (key.by === 'rank' ? rankKey(ask.table, key.down) : (keyOf(ask, key) ?? [])))
-  if (ranked < 0) order.push(rankKey(ask.table))
+  const order = keys.flatMap((key) =>
+    key.by === 'rank' ? rankKey(context.table, key.down) : (keyOf(context, key) ?? []),
+  )
+  if (ranked < 0) order.push(rankKey(context.table))
   // Those that groups are ordered by are worked out beside those that are shown.
   const all = [...totals, ...group.flatMap((key) => key.byTotal ?? [])]
   // How deep an item is, and where it stands by its parent, changes with what it is inside of.
   const asked = [...sort.map((one) => one.by), ...group.map((one) => one.by), ...all.map((one) => one.of)]
   const above = test.kin?.above || asked.some((by) => by === 'level' || by === 'parent')
-  return { ask, test, order, axes, totals: planTotals(ask, all), kin: { ...test.kin, above } }
+  return { context, test, order, axes, totals: planTotals(context, all), kin: { ...test.kin, above } }
 }
 const filled = (key: GroupKey): Condition => ({ about: 'fact', fact: key.by, test: { is: 'filled' } })
 
@@ -75,7 +77,7 @@ function makeRoom(rows: number): void {
 }
 
 /** The rows that meet a plan's test, ascending. */
-export function rowsMeeting({ ask: { table }, test }: Pick<Plan, 'ask' | 'test'>): Int32Array {
+export function rowsMeeting({ context: { table }, test }: Pick<Plan, 'context' | 'test'>): Int32Array {
   makeRoom(table.n)
   if (test.isMetByAll?.()) return everyRow.slice(0, table.n)
   const few = test.candidates && test.candidates.most() * 4 < table.n ? test.candidates.rows() : undefined
@@ -92,7 +94,7 @@ export function evaluate(plan: Plan): Evaluated {
   const overall = new Tally(plan.totals.facts.length)
   if (tallies) addUp(tallies, overall)
   else tallyInto(plan.totals, rows, overall)
-  sortRows(plan.ask.table, rows, rows.length, plan.order)
+  sortRows(plan.context.table, rows, rows.length, plan.order)
   const leaves = packed && tallies ? spread(plan, rows, packed, tallies) : gather(plan, rows)
   return { leaves, overall, rows }
 }
@@ -120,7 +122,7 @@ interface Packed {
 }
 
 /** Which group each row is in, as one number: the groups in their order. Undefined: there are too many. */
-function packGroups({ axes, ask: { table } }: Plan, rows: Int32Array): Packed | undefined {
+function packGroups({ axes, context: { table } }: Plan, rows: Int32Array): Packed | undefined {
   const m = rows.length
   const groups = scratchGroups
   const level = scratchLevel

@@ -1,4 +1,4 @@
-/** What of an item can be asked, sorted, grouped and totalled: the project's fields, and what the product keeps itself. */
+/** What of an item can be viewContext, sorted, grouped and totalled: the project's fields, and what the product keeps itself. */
 import type { FactKind } from '../fields/kinds'
 import { fieldTypes } from '../fields/registry'
 import { fieldsOf, type Reader } from '../model/reader'

@@ -5,9 +5,16 @@ import { noDay } from '../fields/columns/column'
 import type { CodesColumn, Rows } from '../fields/columns/codes'
 import { noRow, type ItemTable } from '../model/item-table'
 import type { Condition, FactTest } from '../model/records'
-import { dayMeant, daysOf, meant } from './looking'
+import { dayMeant, daysOf, meant } from './viewer'
 import * as scan from './scans'
-import { peopleColumns, sourceOf, type Asked, type ChoiceSource, type ChoicesSource, type Source } from './sources'
+import {
+  peopleColumns,
+  sourceOf,
+  type ViewContext,
+  type ChoiceSource,
+  type ChoicesSource,
+  type Source,
+} from './sources'
 
 /** One condition over the rows of a table. */
 export interface Test {
@@ -19,7 +26,7 @@ export interface Test {
   keepAll?(to: Int32Array): number | undefined
   /** Keeps those too that are marked: `any of` without another walk, where the loop is there. */
   keepOr?(marks: Uint8Array, from: Int32Array, m: number, to: Int32Array): number
-  /** What is met where this is not, where there is a quicker way to ask it. */
+  /** What is met where this is not, where there is a quicker way to context it. */
   negated?(): Test
   /** Sets `marks[k]` where `from[k]` meets it; leaves the others as they are. */
   mark(from: Int32Array, m: number, marks: Uint8Array): void
@@ -52,8 +59,8 @@ const tested = (test: (row: number) => boolean, cost = 5, kin?: Kin): Test => ({
 
 const never: Test = { test: () => false, keep: () => 0, mark: () => {}, cost: 0 }
 /** All conditions of a list; only what is listed meets them. */
-export const compileAll = (ask: Asked, conditions: readonly Condition[]): Test =>
-  all([listed(ask.table), ...conditions.flatMap((one) => compile(ask, one) ?? [])])
+export const compileAll = (context: ViewContext, conditions: readonly Condition[]): Test =>
+  all([listed(context.table), ...conditions.flatMap((one) => compile(context, one) ?? [])])
 
 const listed = (table: ItemTable): Test => ({
   test: (row) => table.listed[row] === 1,
@@ -64,13 +71,13 @@ const listed = (table: ItemTable): Test => ({
 })
 
 /** Undefined: it cannot be asked (any more), as of a field that was removed, and so leaves nothing out. */
-export function compile(ask: Asked, condition: Condition): Test | undefined {
+export function compile(context: ViewContext, condition: Condition): Test | undefined {
   switch (condition.about) {
     case 'fact': {
-      const source = sourceOf(ask, condition.fact)
+      const source = sourceOf(context, condition.fact)
       if (!source) return undefined
-      if (condition.fact === 'people') return concerns(ask, condition.test, source)
-      const test = compileTest(ask, source, condition.test)
+      if (condition.fact === 'people') return concerns(context, condition.test, source)
+      const test = compileTest(context, source, condition.test)
       // What an item is inside of may go and come back without it.
       return test && (condition.fact === 'level' || condition.fact === 'parent')
         ? { ...test, kin: { above: true } }
@@ -79,18 +86,18 @@ export function compile(ask: Asked, condition: Condition): Test | undefined {
     case 'all':
     case 'any':
     case 'none': {
-      const tests = condition.of.flatMap((one) => compile(ask, one) ?? [])
+      const tests = condition.of.flatMap((one) => compile(context, one) ?? [])
       if (!tests.length) return undefined
       return condition.about === 'all' ? all(tests) : condition.about === 'any' ? any(tests) : not(any(tests))
     }
     case 'was':
-      return was(ask, condition)
+      return was(context, condition)
     case 'anyChild':
     case 'allChildren':
     case 'parent':
     case 'someAncestor': {
-      const that = compile(ask, condition.that)
-      return that && ofKin(ask.table, condition.about, that)
+      const that = compile(context, condition.that)
+      return that && ofKin(context.table, condition.about, that)
     }
     default:
       return assertNever(condition)
@@ -120,7 +127,7 @@ function all(tests: readonly Test[]): Test {
       if (rows === from && to !== from) to.set(from.subarray(0, m))
       return n
     },
-    // With one alone to ask.
+    // With one alone to context.
     keepAll(to) {
       const [first, ...rest] = order.filter((one) => !one.isMetByAll?.())
       return rest.length ? undefined : first?.keepAll?.(to)
@@ -213,26 +220,26 @@ function not(one: Test): Test {
   }
 }
 
-function compileTest(ask: Asked, source: Source, test: FactTest): Test | undefined {
+function compileTest(context: ViewContext, source: Source, test: FactTest): Test | undefined {
   if (test.is === 'empty') return not(filled(source))
   if (test.is === 'filled') return filled(source)
   switch (source.kind) {
     case 'choice':
       if (test.is !== 'anyOf') return undefined
-      return coded(source, new Set(meant(test.values, ask.reader, ask.looking)))
+      return coded(source, new Set(meant(test.values, context.reader, context.viewer)))
     case 'choices':
       if (test.is !== 'anyOf' && test.is !== 'allOf') return undefined
-      return severalOf(ask, source, test)
+      return severalOf(context, source, test)
     case 'number':
       if (test.is !== 'between') return undefined
       return within(source.column ?? source.at, test.from ?? -Infinity, test.to ?? Infinity)
     case 'day':
       if (test.is !== 'days') return undefined
-      return within(source.column, ...daysMeant(ask, test))
+      return within(source.column, ...daysMeant(context, test))
     case 'instant': {
       if (test.is !== 'days') return undefined
-      const days = daysOf(ask.reader.workspace())
-      const [from, to] = daysMeant(ask, test)
+      const days = daysOf(context.reader.workspace())
+      const [from, to] = daysMeant(context, test)
       return within(
         source.column,
         from === firstDay ? -Infinity : days.begin(from),
@@ -249,11 +256,11 @@ function compileTest(ask: Asked, source: Source, test: FactTest): Test | undefin
 }
 
 const firstDay = -0x80000000
-function daysMeant({ reader, looking }: Asked, { from, to }: Extract<FactTest, { is: 'days' }>): [number, number] {
+function daysMeant({ reader, viewer }: ViewContext, { from, to }: Extract<FactTest, { is: 'days' }>): [number, number] {
   const workspace = reader.workspace()
   return [
-    from === null ? firstDay : dayMeant(from, looking.today, workspace),
-    to === null ? noDay - 1 : dayMeant(to, looking.today, workspace),
+    from === null ? firstDay : dayMeant(from, viewer.today, workspace),
+    to === null ? noDay - 1 : dayMeant(to, viewer.today, workspace),
   ]
 }
 
@@ -305,8 +312,12 @@ function coded(source: ChoiceSource, values: ReadonlySet<string> | undefined, is
   }
 }
 
-function severalOf(ask: Asked, source: ChoicesSource, test: Extract<FactTest, { is: 'anyOf' | 'allOf' }>): Test {
-  const values = meant(test.values, ask.reader, ask.looking)
+function severalOf(
+  context: ViewContext,
+  source: ChoicesSource,
+  test: Extract<FactTest, { is: 'anyOf' | 'allOf' }>,
+): Test {
+  const values = meant(test.values, context.reader, context.viewer)
   if (test.is === 'allOf') return all(values.map((one) => holdsAny(source, [one])))
   return values.length ? holdsAny(source, values) : never
 }
@@ -342,11 +353,11 @@ function slotted(column: CodesColumn, codes: readonly number[]): Test {
 }
 
 /** In some people field of the item: each of them is asked. */
-function concerns(ask: Asked, test: FactTest, source: Source): Test | undefined {
-  if (test.is !== 'anyOf' || source.kind !== 'choices') return compileTest(ask, source, test)
-  const values = meant(test.values, ask.reader, ask.looking)
+function concerns(context: ViewContext, test: FactTest, source: Source): Test | undefined {
+  if (test.is !== 'anyOf' || source.kind !== 'choices') return compileTest(context, source, test)
+  const values = meant(test.values, context.reader, context.viewer)
   const place = () => 0
-  const columns = peopleColumns(ask)
+  const columns = peopleColumns(context)
   if (!values.length || !columns.length) return never
   return any(columns.map((column) => holdsAny({ kind: 'choices', column, place, valuesAt: () => [] }, values)))
 }
@@ -386,7 +397,7 @@ function words({ column }: Extract<Source, { kind: 'text' }>, text: string): Tes
       for (const word of folded.slice(1)) n = scan.keepTested((row) => column.has(row, word), to, n, to)
       return n
     },
-    // Where most rows are asked, the whole text is searched at once.
+    // Where most rows are viewContext, the whole text is searched at once.
     keep(from, m, to) {
       if (m * 8 < column.a.length) return scan.keepTested(test, from, m, to)
       const found = search()
@@ -399,17 +410,17 @@ function words({ column }: Extract<Source, { kind: 'text' }>, text: string): Tes
   }
 }
 
-function was(ask: Asked, { daysAgo, statuses }: Extract<Condition, { about: 'was' }>): Test {
-  const { table, reader, looking } = ask
+function was(context: ViewContext, { daysAgo, statuses }: Extract<Condition, { about: 'was' }>): Test {
+  const { table, reader, viewer } = context
   const days = daysOf(reader.workspace())
-  const end = days.begin(dayMeant({ of: 'day', n: 1 - daysAgo }, looking.today, reader.workspace()))
+  const end = days.begin(dayMeant({ of: 'day', n: 1 - daysAgo }, viewer.today, reader.workspace()))
   const wanted = new Set<string>(statuses)
   return tested((row) => {
     if (table.created.a[row]! >= end) return false
     const status =
       table.statusSince.a[row]! < end
         ? table.status.codes.ids[table.status.a[row]!]
-        : looking.past?.(daysAgo, table.ids[row]!)
+        : viewer.past?.(daysAgo, table.ids[row]!)
     return status !== undefined && wanted.has(status)
   }, 6)
 }

@@ -5,7 +5,7 @@ import { fitting, type Fitting } from './fitting'
 
 let one: Garden
 const fit = (words: string, who = 'Séverine'): Fitting =>
-  fitting(one.state, one.project, one.view(words).where, one.askedBy(who).looking)
+  fitting(one.state, one.project, one.view(words).where, one.askedBy(who).viewer)
 /** An item typed into the view, as the screen would send it. */
 function typedInto(words: string, who = 'Séverine'): Item {
   const { status, parent, values } = fit(words, who)
@@ -57,7 +57,7 @@ describe('an item typed into a view', () => {
     expect(fit('nobody’s turn').values).toEqual({})
   })
 
-  it('is given nothing that the view does not ask for', () => {
+  it('is given nothing that the view does not context for', () => {
     expect(fit('')).toEqual({ status: expect.objectContaining({ name: 'Noted' }) as unknown, parent: null, values: {} })
     expect(fit('title has pane, no need, late').values).toEqual({})
   })

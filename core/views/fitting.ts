@@ -1,10 +1,10 @@
-/** What an item must have so that it belongs where it is typed: the values that a view's phrases ask for. */
+/** What an item must have so that it belongs where it is typed: the values that a view's phrases context for. */
 import type { Value } from '../fields/contract'
 import { statusesOf, type Reader } from '../model/reader'
 import type { Condition, ItemId, Project, Status } from '../model/records'
 import { fromDayNumber } from '../base/dates'
 import { maybeFact } from './facts'
-import { dayMeant, meant, type Looking } from './looking'
+import { dayMeant, meant, type Viewer } from './viewer'
 
 export interface Fitting {
   readonly status: Status | undefined
@@ -12,7 +12,7 @@ export interface Fitting {
   readonly values: Readonly<Record<string, Value>>
 }
 
-export function fitting(reader: Reader, project: Project, where: readonly Condition[], looking: Looking): Fitting {
+export function fitting(reader: Reader, project: Project, where: readonly Condition[], viewer: Viewer): Fitting {
   const conditions = where.flatMap(parts)
   const statuses = statusesOf(reader, project.id)
   const status = statuses.find((one) => conditions.every((condition) => allows(condition, one))) ?? statuses[0]
@@ -25,12 +25,12 @@ export function fitting(reader: Reader, project: Project, where: readonly Condit
     if (fact === 'parent' && test.is === 'anyOf') parent = (test.values[0] as ItemId | undefined) ?? null
     else if ((fact === 'turn' || fact === 'people') && test.is === 'anyOf') addPeople(test.values[0], people)
     else {
-      const value = valueFor(reader, project, condition, looking)
+      const value = valueFor(reader, project, condition, viewer)
       if (value !== undefined) values[fact] = value
     }
   }
   const { assignees } = project.uses
-  const who = meant([...people], reader, looking)
+  const who = meant([...people], reader, viewer)
   if (assignees && who.length && !values[assignees]) values[assignees] = who.sort()
   return { status, parent, values }
 }
@@ -69,7 +69,7 @@ function valueFor(
   reader: Reader,
   project: Project,
   { fact: by, test }: Extract<Condition, { about: 'fact' }>,
-  looking: Looking,
+  viewer: Viewer,
 ): Value | undefined {
   const type = maybeFact(reader, project.id, by)?.field?.type
   switch (test.is) {
@@ -81,7 +81,7 @@ function valueFor(
       if (type === 'severalOptions') return test.is === 'allOf' ? [...test.values].sort() : [first]
       if (type !== 'people') return undefined
       const named = test.is === 'allOf' ? test.values : [first === 'craft' ? 'me' : first]
-      return meant(named, reader, looking).sort()
+      return meant(named, reader, viewer).sort()
     }
     case 'filled':
       return type === 'checkbox' ? true : undefined
@@ -89,7 +89,7 @@ function valueFor(
       return type === 'number' ? (test.from ?? test.to ?? undefined) : undefined
     case 'days': {
       const day = test.to ?? test.from
-      return type === 'date' && day ? fromDayNumber(dayMeant(day, looking.today, reader.workspace())) : undefined
+      return type === 'date' && day ? fromDayNumber(dayMeant(day, viewer.today, reader.workspace())) : undefined
     }
     default:
       return undefined

@@ -3,7 +3,7 @@ import type { ItemTable } from '../model/item-table'
 import { noDay } from '../fields/columns/column'
 import type { TextColumn } from '../fields/columns/texts'
 import type { SortKey } from '../model/records'
-import { sourceOf, type Asked, type ChoiceSource, type ChoicesSource, type Source } from './sources'
+import { sourceOf, type ViewContext, type ChoiceSource, type ChoicesSource, type Source } from './sources'
 
 /** Whole numbers for some rows, 0 to `most`. */
 export interface Filled {
@@ -22,8 +22,8 @@ export interface Key {
 /** Titles of so few rows are compared one by one, if the order of all of them is not known yet. */
 const fewTexts = 2000
 
-export function keyOf(ask: Asked, { by, down, emptyFirst = false }: SortKey): Key | undefined {
-  const source = sourceOf(ask, by)
+export function keyOf(context: ViewContext, { by, down, emptyFirst = false }: SortKey): Key | undefined {
+  const source = sourceOf(context, by)
   if (source?.kind === 'text') return textKey(source.column, down, emptyFirst)
   return source && ordered(numbersOf(source), down, emptyFirst)
 }

@@ -14,7 +14,7 @@ import {
   type ViewQuestion,
 } from './evaluate'
 import { compareBy } from './sort'
-import type { Asked } from './sources'
+import type { ViewContext } from './sources'
 import { Tally, totalsOf, type Remembered, type TotalValues } from './totals'
 
 /** A group as it is shown, with the groups in it. An item that is in several groups of a level is in each of them. */
@@ -60,9 +60,9 @@ export class LiveView {
 
   constructor(
     readonly question: ViewQuestion,
-    ask: Asked,
+    context: ViewContext,
   ) {
-    this.#plan = planOf(ask, question)
+    this.#plan = planOf(context, question)
     this.#workOut()
   }
 
@@ -119,12 +119,12 @@ export class LiveView {
   }
 
   /** Works everything out anew: on a new day, under other names, after a large change. */
-  evaluate(ask: Asked): void {
-    const { table } = this.#plan.ask
+  evaluate(context: ViewContext): void {
+    const { table } = this.#plan.context
     const held = [...this.#held].filter((id) => this.has(table.maybeRow(id) ?? noRow))
-    this.#plan = planOf(ask, this.question)
+    this.#plan = planOf(context, this.question)
     this.#workOut()
-    const kept = held.flatMap((id) => ask.table.maybeRow(id) ?? [])
+    const kept = held.flatMap((id) => context.table.maybeRow(id) ?? [])
     this.#take(kept.filter((row) => !this.has(row)))
   }
 
@@ -134,16 +134,16 @@ export class LiveView {
     this.#overall = overall
     this.#remembered = []
     this.#groups = undefined
-    this.#freed = this.#plan.ask.table.freed.length
+    this.#freed = this.#plan.context.table.freed.length
     this.#byPath.clear()
     this.#built.clear()
-    this.#in = new Array(this.#plan.ask.table.n)
+    this.#in = new Array(this.#plan.context.table.n)
     for (const leaf of leaves) {
       this.#byPath.set(keyOfPath(leaf.path), leaf)
       for (let k = 0; k < leaf.n; k++) this.#enter(leaf.rows[k]!, leaf)
     }
     this.#added = this.#plan.totals.facts.map(({ at }) => {
-      const added = new Float64Array(this.#plan.ask.table.n)
+      const added = new Float64Array(this.#plan.context.table.n)
       for (const row of rows) added[row] = at(row)
       return added
     })
@@ -163,8 +163,8 @@ export class LiveView {
 
   /** Takes in that these items have changed. */
   update(ids: Iterable<string>): void {
-    const { kin, ask } = this.#plan
-    const { table } = ask
+    const { kin, context } = this.#plan
+    const { table } = context
     const rows = new Set<number>()
     while (this.#freed < table.freed.length) rows.add(table.freed[this.#freed++]!)
     for (const id of ids) {
@@ -172,13 +172,13 @@ export class LiveView {
       if (row !== undefined) rows.add(row)
     }
     if (kin.inside || kin.above) for (const row of [...rows]) this.#addKin(row, rows)
-    if (rows.size > mostTouched) this.evaluate(ask)
+    if (rows.size > mostTouched) this.evaluate(context)
     else if (rows.size) this.#take(rows)
   }
 
   #addKin(row: number, rows: Set<number>): void {
-    const { kin, ask } = this.#plan
-    const { table } = ask
+    const { kin, context } = this.#plan
+    const { table } = context
     if (kin.inside)
       for (let at = table.parent[row]!; at !== noRow && !rows.has(at); at = table.parent[at]!) rows.add(at)
     if (!kin.above) return
@@ -190,11 +190,11 @@ export class LiveView {
       }
   }
 
-  #isHeld = (row: number): boolean => this.#held.size > 0 && this.#held.has(this.#plan.ask.table.ids[row]!)
+  #isHeld = (row: number): boolean => this.#held.size > 0 && this.#held.has(this.#plan.context.table.ids[row]!)
 
   #take(rows: Iterable<number>): void {
-    const { test, ask, axes } = this.#plan
-    const { table } = ask
+    const { test, context, axes } = this.#plan
+    const { table } = context
     // All out before the first is put back: one that is out of order would mislead the search for a place.
     const moved: number[] = []
     for (const row of rows)
@@ -261,7 +261,7 @@ export class LiveView {
     }
     this.#overall.n++
     for (const [f, { at }] of this.#plan.totals.facts.entries()) {
-      this.#added[f] = grown(this.#added[f]!, this.#plan.ask.table.n)
+      this.#added[f] = grown(this.#added[f]!, this.#plan.context.table.n)
       const now = (this.#added[f][row] = at(row))
       for (const one of [this.#overall, ...leaves.map((leaf) => leaf.tally)]) one.add(f, now, 1)
     }

@@ -8,7 +8,7 @@ import type { Condition, FactTest, GroupKey, SortKey, Total, ViewDefinition } fr
 import { readSpan, type Words } from './day-words'
 import type { Fact } from './facts'
 import { isKeyword, namedFacts, namedValues, type Named } from './names'
-import type { Telling } from './sentence'
+import type { Wording } from './sentence'
 
 /** Some of the words, and what they were taken for. */
 export interface Understood {
@@ -32,8 +32,8 @@ export interface Parsed {
 }
 
 /** Reads phrases one after another; between them may stand commas, *and*, *where* and the like. */
-export function parse(text: string, telling: Telling): Parsed {
-  const at = new Reading(text, telling)
+export function parse(text: string, wording: Wording): Parsed {
+  const at = new Reading(text, wording)
   const understood: Understood[] = []
   const left: { from: number; to: number; words: string }[] = []
   for (at.skipBetween(); !at.isAtEnd; at.skipBetween()) {
@@ -84,9 +84,9 @@ class Reading implements Words {
 
   constructor(
     readonly text: string,
-    readonly telling: Telling,
+    readonly wording: Wording,
   ) {
-    this.#facts = namedFacts(telling.reader, telling.project)
+    this.#facts = namedFacts(wording.reader, wording.project)
   }
 
   get isAtEnd(): boolean {
@@ -97,7 +97,7 @@ class Reading implements Words {
     return this.#facts
   }
   valuesOf(by: string): readonly Named[] {
-    const known = this.#values.get(by) ?? namedValues(this.telling.reader, this.telling.project, by)
+    const known = this.#values.get(by) ?? namedValues(this.wording.reader, this.wording.project, by)
     this.#values.set(by, known)
     return known
   }
@@ -423,7 +423,7 @@ function valueAt(at: Reading, by: string): string | undefined {
 }
 /** An item by its key. */
 function itemAt(at: Reading): string | undefined {
-  const { reader, project } = at.telling
+  const { reader, project } = at.wording
   const match = /^\s*([A-Z][A-Z0-9]*)-(\d+)/i.exec(at.text.slice(at.place))
   if (match?.[1]?.toUpperCase() !== project.prefix) return undefined
   const row = reader.table(project.id).number.a.indexOf(Number(match[2]))
@@ -454,7 +454,7 @@ function itself(at: Reading): Condition | undefined {
     const values = valuesAt(at, 'turn')
     return values && fact('turn', anyOf(values))
   }
-  const { assignees } = at.telling.project.uses
+  const { assignees } = at.wording.project.uses
   if (assignees && at.eat('unassigned')) return fact(assignees, { is: 'empty' })
   if (assignees && at.eat('assigned to')) {
     const values = valuesAt(at, assignees)

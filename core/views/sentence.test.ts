@@ -6,12 +6,12 @@ import type { Condition, ViewDefinition } from '../model/records'
 import { randomOf } from '../test-kit/views'
 import { smallWorkspace, type Small } from '../test-kit/workspace'
 import { isOneLetterOff, parse, withPhrases, type Parsed } from './parse'
-import { conditionWords, printed, sentenceOf, type Telling } from './sentence'
+import { conditionWords, printed, sentenceOf, type Wording } from './sentence'
 
 const bare: ViewDefinition = { v: 2, layout: 'table', where: [], group: [], sort: [], totals: [], show: [] }
-const tellingOf = ({ state, project }: Small): Telling => ({ reader: state, project, day: (date) => date })
+const tellingOf = ({ state, project }: Small): Wording => ({ reader: state, project, day: (date) => date })
 let small: Small
-let telling: Telling
+let wording: Wording
 const field = (name: string) =>
   must(
     fieldsOf(small.state, small.project.id).find((one) => one.name === name),
@@ -19,7 +19,7 @@ const field = (name: string) =>
   )
 beforeEach(() => {
   small = smallWorkspace()
-  telling = tellingOf(small)
+  wording = tellingOf(small)
 })
 const fact = (by: string, test: Extract<Condition, { about: 'fact' }>['test']): Condition => ({
   about: 'fact',
@@ -115,7 +115,7 @@ describe('the sentence', () => {
       sort: [{ by: uses.due!, down: false }, { by: 'title', down: true }],
       totals: [{ name: 'count' }, { name: 'sum', of: uses.effort! }],
     } // prettier-ignore
-    const said = sentenceOf(view, telling)
+    const said = sentenceOf(view, wording)
     expect(said.map((one) => one.words).join('')).toBe(
       'Items as a table, by week of due then status with empty groups, where the status is Noted or Ready and it is my turn and me or Imke are in it and it is not finished and due is this week, soonest due first, then sorted by title backwards, showing assignees and due, with count and sum of effort. and …',
     )
@@ -134,12 +134,12 @@ describe('the sentence', () => {
     [{ from: { of: 'week', n: -2 }, to: '2026-12-01' }, 'due is from the start of the week 2 weeks ago to 2026-12-01'],
     [{ from: null, to: null }, 'due is any day'],
   ] as const)('says spans of days plainly: %j', (span, words) => {
-    expect(conditionWords(fact(field('due').id, { is: 'days', ...span }), telling)).toBe(words)
+    expect(conditionWords(fact(field('due').id, { is: 'days', ...span }), wording)).toBe(words)
   })
 })
 
 describe('typed words', () => {
-  const read = (text: string): Parsed => parse(text, telling)
+  const read = (text: string): Parsed => parse(text, wording)
   const only = (text: string): unknown => {
     const { understood, left } = read(text)
     expect({ text, left, n: understood.length }).toEqual({ text, left: [], n: 1 })
@@ -149,7 +149,7 @@ describe('typed words', () => {
   const said = (text: string): string => {
     const { understood } = read(text)
     return understood
-      .map(({ phrase }) => (phrase.says === 'where' ? conditionWords(phrase.condition, telling) : phrase.says))
+      .map(({ phrase }) => (phrase.says === 'where' ? conditionWords(phrase.condition, wording) : phrase.says))
       .join('; ')
   }
 

@@ -12,7 +12,7 @@ export type Piece = { readonly words: string } | { readonly phrase: PhraseName; 
 /** Which part of the view a phrase says; `where:2` is the third condition. */
 export type PhraseName = 'layout' | 'group' | 'sort' | 'show' | 'totals' | 'more' | `where:${number}`
 
-export interface Telling {
+export interface Wording {
   readonly reader: Reader
   readonly project: Project
   /** How a day is written: by a person's locale, or so that it can be read back. */
@@ -20,7 +20,7 @@ export interface Telling {
 }
 
 /** The view said as one plain sentence. */
-export function sentenceOf(view: ViewDefinition, telling: Telling): Piece[] {
+export function sentenceOf(view: ViewDefinition, wording: Wording): Piece[] {
   const { layout, group, where, totals } = view
   const pieces: Piece[] = [
     { words: 'Items as a ' },
@@ -28,25 +28,25 @@ export function sentenceOf(view: ViewDefinition, telling: Telling): Piece[] {
   ]
   // A board is grouped by its columns.
   if (group.length && layout === 'table')
-    pieces.push({ words: ', ' }, { phrase: 'group', words: groupWords(group, telling) })
+    pieces.push({ words: ', ' }, { phrase: 'group', words: groupWords(group, wording) })
   where.forEach((condition, i) => {
     pieces.push(
       { words: i ? ' and ' : ', where ' },
-      { phrase: `where:${i}`, words: conditionWords(condition, telling) },
+      { phrase: `where:${i}`, words: conditionWords(condition, wording) },
     )
   })
-  pieces.push({ words: ', ' }, { phrase: 'sort', words: sortWords(view.sort, telling) })
-  pieces.push({ words: ', showing ' }, { phrase: 'show', words: showWords(view.show, telling) })
+  pieces.push({ words: ', ' }, { phrase: 'sort', words: sortWords(view.sort, wording) })
+  pieces.push({ words: ', showing ' }, { phrase: 'show', words: showWords(view.show, wording) })
   if (totals.length && layout === 'table')
-    pieces.push({ words: ', with ' }, { phrase: 'totals', words: totalsWords(totals, telling) })
+    pieces.push({ words: ', with ' }, { phrase: 'totals', words: totalsWords(totals, wording) })
   pieces.push({ words: '. ' }, { phrase: 'more', words: 'and …' })
   return pieces
 }
 
 /** The sentence in full, as it can be read back: every field shown is named. */
-export function printed(view: ViewDefinition, telling: Telling): string {
-  const show = view.show.map((id) => factName(telling, id))
-  return sentenceOf(view, telling)
+export function printed(view: ViewDefinition, wording: Wording): string {
+  const show = view.show.map((id) => factName(wording, id))
+  return sentenceOf(view, wording)
     .map((piece) =>
       'phrase' in piece && piece.phrase === 'show'
         ? listed(show, 'and') || 'titles only'
@@ -58,42 +58,42 @@ export function printed(view: ViewDefinition, telling: Telling): string {
     .trim()
 }
 
-export const factName = ({ reader, project }: Telling, by: string): string =>
+export const factName = ({ reader, project }: Wording, by: string): string =>
   namedFacts(reader, project).find((one) => one.id === by)?.words ?? 'a removed field'
 
-function values(telling: Telling, by: string, ids: readonly string[], word: 'or' | 'as well as'): string {
+function values(wording: Wording, by: string, ids: readonly string[], word: 'or' | 'as well as'): string {
   const names = ids.map(
     (id) =>
-      maybeNamed(telling.reader, telling.project, by, id)?.words ??
-      `a removed ${maybeFact(telling.reader, telling.project.id, by)?.field ? 'option' : by}`,
+      maybeNamed(wording.reader, wording.project, by, id)?.words ??
+      `a removed ${maybeFact(wording.reader, wording.project.id, by)?.field ? 'option' : by}`,
   )
   if (word === 'as well as') return names.join(' as well as ')
   return names.length ? listed(names, word) : 'none of them'
 }
 
-export function conditionWords(condition: Condition, telling: Telling): string {
+export function conditionWords(condition: Condition, wording: Wording): string {
   switch (condition.about) {
     case 'fact':
-      return factWords(condition.fact, condition.test, false, telling)
+      return factWords(condition.fact, condition.test, false, wording)
     case 'none': {
       const [only] = condition.of
       if (condition.of.length === 1 && only?.about === 'fact' && isSaidNegated(only.test))
-        return factWords(only.fact, only.test, true, telling)
-      return `none of (${condition.of.map((one) => conditionWords(one, telling)).join('; ')})`
+        return factWords(only.fact, only.test, true, wording)
+      return `none of (${condition.of.map((one) => conditionWords(one, wording)).join('; ')})`
     }
     case 'all':
     case 'any':
-      return `${condition.about} of (${condition.of.map((one) => conditionWords(one, telling)).join('; ')})`
+      return `${condition.about} of (${condition.of.map((one) => conditionWords(one, wording)).join('; ')})`
     case 'was':
-      return `${condition.daysAgo === 1 ? '1 day' : `${condition.daysAgo} days`} ago the status was ${values(telling, 'status', condition.statuses, 'or')}`
+      return `${condition.daysAgo === 1 ? '1 day' : `${condition.daysAgo} days`} ago the status was ${values(wording, 'status', condition.statuses, 'or')}`
     case 'anyChild':
-      return `some child meets (${conditionWords(condition.that, telling)})`
+      return `some child meets (${conditionWords(condition.that, wording)})`
     case 'allChildren':
-      return `every child meets (${conditionWords(condition.that, telling)})`
+      return `every child meets (${conditionWords(condition.that, wording)})`
     case 'parent':
-      return `the parent meets (${conditionWords(condition.that, telling)})`
+      return `the parent meets (${conditionWords(condition.that, wording)})`
     case 'someAncestor':
-      return `some ancestor meets (${conditionWords(condition.that, telling)})`
+      return `some ancestor meets (${conditionWords(condition.that, wording)})`
     default:
       return assertNever(condition)
   }
@@ -103,11 +103,11 @@ export function conditionWords(condition: Condition, telling: Telling): string {
 const isSaidNegated = (test: FactTest): boolean =>
   test.is === 'anyOf' || test.is === 'allOf' || test.is === 'has' || test.is === 'between' || test.is === 'days'
 
-function factWords(by: string, test: FactTest, isNot: boolean, telling: Telling): string {
-  const { reader, project } = telling
+function factWords(by: string, test: FactTest, isNot: boolean, wording: Wording): string {
+  const { reader, project } = wording
   const fact = maybeFact(reader, project.id, by)
   if (!fact) return 'a removed field is anything'
-  const name = factName(telling, by)
+  const name = factName(wording, by)
   const not = isNot ? 'not ' : ''
   switch (test.is) {
     case 'empty':
@@ -119,22 +119,22 @@ function factWords(by: string, test: FactTest, isNot: boolean, telling: Telling)
     case 'filled':
       return by === 'late' ? 'it is late' : fact.field?.type === 'checkbox' ? `${name} is ticked` : `${name} is filled`
     case 'anyOf':
-      return choiceWords(fact, name, test.values, not, telling)
+      return choiceWords(fact, name, test.values, not, wording)
     case 'allOf':
-      return `${name} has ${not}all of ${values(telling, by, test.values, 'as well as')}`
+      return `${name} has ${not}all of ${values(wording, by, test.values, 'as well as')}`
     case 'has':
       return `${name} has ${not}the words “${test.words.replaceAll('”', '””')}”`
     case 'between':
       return `${name} is ${not}${rangeWords(fact, test)}`
     case 'days':
-      return `${name} is ${not}${spanWords(test, telling.day)}`
+      return `${name} is ${not}${spanWords(test, wording.day)}`
     default:
       return assertNever(test)
   }
 }
 
-function choiceWords({ by, kind }: Fact, name: string, ids: readonly string[], not: string, telling: Telling): string {
-  const said = values(telling, by, ids, 'or')
+function choiceWords({ by, kind }: Fact, name: string, ids: readonly string[], not: string, wording: Wording): string {
+  const said = values(wording, by, ids, 'or')
   const [only] = ids
   if (by === 'phase') return `it is ${not}${said}`
   if (by === 'turn' && ids.length === 1 && only === 'me') return `it is ${not}my turn`
@@ -157,14 +157,14 @@ function rangeWords(fact: Fact, { from, to }: Extract<FactTest, { is: 'between' 
   return `${numberWords(fact, from)} to ${numberWords(fact, to)}`
 }
 
-const sortWords = (sort: readonly SortKey[], telling: Telling): string =>
-  sort.length ? sort.map((key) => sortKeyWords(key, telling)).join(', then ') : 'in the team’s order'
+const sortWords = (sort: readonly SortKey[], wording: Wording): string =>
+  sort.length ? sort.map((key) => sortKeyWords(key, wording)).join(', then ') : 'in the team’s order'
 
-export function sortKeyWords({ by, down, emptyFirst }: SortKey, telling: Telling): string {
+export function sortKeyWords({ by, down, emptyFirst }: SortKey, wording: Wording): string {
   const empties = emptyFirst ? ' with empty ones first' : ''
   if (by === 'rank') return down ? 'against the team’s order' : 'in the team’s order'
-  const fact = maybeFact(telling.reader, telling.project.id, by)
-  const name = factName(telling, by)
+  const fact = maybeFact(wording.reader, wording.project.id, by)
+  const name = factName(wording, by)
   switch (fact?.kind) {
     case 'number':
       return `${down ? 'most' : 'least'} ${name} first${empties}`
@@ -176,15 +176,15 @@ export function sortKeyWords({ by, down, emptyFirst }: SortKey, telling: Telling
   }
 }
 
-const groupWords = (group: readonly GroupKey[], telling: Telling): string =>
-  `by ${group.map((key) => groupKeyWords(key, telling)).join(' then ')}`
+const groupWords = (group: readonly GroupKey[], wording: Wording): string =>
+  `by ${group.map((key) => groupKeyWords(key, wording)).join(' then ')}`
 
-export function groupKeyWords(key: GroupKey, telling: Telling): string {
-  const name = factName(telling, key.by)
+export function groupKeyWords(key: GroupKey, wording: Wording): string {
+  const name = factName(wording, key.by)
   return [
     key.grain ? `${key.grain} of ${name}` : name,
     key.down ? 'backwards' : '',
-    key.byTotal ? `in order of ${totalWords(key.byTotal, telling)}` : '',
+    key.byTotal ? `in order of ${totalWords(key.byTotal, wording)}` : '',
     key.withEmpty ? 'with empty groups' : '',
     key.hideNone ? 'without none' : '',
   ]
@@ -192,22 +192,22 @@ export function groupKeyWords(key: GroupKey, telling: Telling): string {
     .join(' ')
 }
 
-const totalsWords = (totals: readonly Total[], telling: Telling): string =>
+const totalsWords = (totals: readonly Total[], wording: Wording): string =>
   listed(
-    totals.map((one) => totalWords(one, telling)),
+    totals.map((one) => totalWords(one, wording)),
     'and',
   )
 
-export function totalWords({ name, of }: Total, telling: Telling): string {
+export function totalWords({ name, of }: Total, wording: Wording): string {
   if (of === undefined) return name
-  const kind = maybeFact(telling.reader, telling.project.id, of)?.kind
+  const kind = maybeFact(wording.reader, wording.project.id, of)?.kind
   const isDated = kind === 'day' || kind === 'instant'
   const said = isDated && name === 'least' ? 'earliest' : isDated && name === 'most' ? 'latest' : name
-  return `${said} of ${factName(telling, of)}`
+  return `${said} of ${factName(wording, of)}`
 }
 
-function showWords(show: readonly string[], telling: Telling): string {
-  const names = show.flatMap((id) => (maybeFact(telling.reader, telling.project.id, id) ? factName(telling, id) : []))
+function showWords(show: readonly string[], wording: Wording): string {
+  const names = show.flatMap((id) => (maybeFact(wording.reader, wording.project.id, id) ? factName(wording, id) : []))
   if (!names.length) return 'titles only'
   return names.length > 4 ? `${names.length} fields` : listed(names, 'and')
 }

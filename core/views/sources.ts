@@ -10,17 +10,17 @@ import { kindsOf, statusesOf, type Reader } from '../model/reader'
 import type { ProjectId } from '../model/records'
 import { isOver } from '../model/turn'
 import { maybeFact, type Fact } from './facts'
-import { daysOf, type Looking } from './looking'
+import { daysOf, type Viewer } from './viewer'
 
 /** What a view is worked out from. */
-export interface Asked {
+export interface ViewContext {
   readonly reader: Reader
   readonly project: ProjectId
   readonly table: ItemTable
-  readonly looking: Looking
+  readonly viewer: Viewer
 }
-export const asked = (reader: Reader, project: ProjectId, looking: Looking): Asked => ({
-  reader, project, looking, table: reader.table(project),
+export const viewContext = (reader: Reader, project: ProjectId, viewer: Viewer): ViewContext => ({
+  reader, project, viewer, table: reader.table(project),
 }) // prettier-ignore
 
 export interface ChoiceSource {
@@ -79,12 +79,12 @@ function peoplesPlace(reader: Reader, first?: string) {
 }
 
 /** Undefined: there is no such fact (any more). */
-export function sourceOf(ask: Asked, by: string): Source | undefined {
-  const fact = maybeFact(ask.reader, ask.project, by)
-  return fact && (fact.field ? ofField(ask, fact) : automatic(ask, by))
+export function sourceOf(context: ViewContext, by: string): Source | undefined {
+  const fact = maybeFact(context.reader, context.project, by)
+  return fact && (fact.field ? ofField(context, fact) : automatic(context, by))
 }
 
-function ofField({ reader, table }: Asked, { field, by }: Fact): Source | undefined {
+function ofField({ reader, table }: ViewContext, { field, by }: Fact): Source | undefined {
   if (!field) return undefined
   const column = table.column(by)
   const options = () => places(() => (field.settings.options ?? []).map((option) => option.id as string))
@@ -117,8 +117,8 @@ const choices = (column: CodesColumn, place: ChoicesSource['place']): ChoicesSou
   valuesAt: (row) => column.codesAt(row).map((code) => column.codes.ids[code]!),
 })
 
-function automatic(ask: Asked, by: string): Source | undefined {
-  const { reader, project, table } = ask
+function automatic(context: ViewContext, by: string): Source | undefined {
+  const { reader, project, table } = context
   switch (by) {
     case 'key':
       // 0: the server has not given one yet.
@@ -138,7 +138,7 @@ function automatic(ask: Asked, by: string): Source | undefined {
         places(() => statusesOf(reader, project).map((one) => one.id as string)),
       )
     case 'phase':
-      return { kind: 'choice', column: table.status, valueOf: phaseOf(ask), place: places(() => phases) }
+      return { kind: 'choice', column: table.status, valueOf: phaseOf(context), place: places(() => phases) }
     case 'createdBy':
     case 'changedBy':
       return choice(table[by], peoplesPlace(reader))
@@ -149,31 +149,31 @@ function automatic(ask: Asked, by: string): Source | undefined {
     case 'changed':
       return { kind: 'instant', column: table[by] }
     case 'turn':
-      return { kind: 'choices', valuesAt: turnAt(ask), place: peoplesPlace(reader, 'nobody') }
+      return { kind: 'choices', valuesAt: turnAt(context), place: peoplesPlace(reader, 'nobody') }
     case 'people':
-      return { kind: 'choices', valuesAt: concernedAt(ask), place: peoplesPlace(reader) }
+      return { kind: 'choices', valuesAt: concernedAt(context), place: peoplesPlace(reader) }
     case 'parent':
-      return parents(ask)
+      return parents(context)
     case 'level':
       return { kind: 'number', at: (row) => levelAt(table, row) }
     case 'late':
-      return { kind: 'number', at: lateAt(ask) }
+      return { kind: 'number', at: lateAt(context) }
     case 'age':
-      return { kind: 'number', at: ageAt(ask) }
+      return { kind: 'number', at: ageAt(context) }
   }
   return undefined
 }
 
 /** By code of the status. */
-function phaseOf({ reader, table }: Asked): (code: number) => string {
+function phaseOf({ reader, table }: ViewContext): (code: number) => string {
   const known: string[] = []
   return (code) => (known[code] ??= reader.maybe('status', table.status.codes.ids[code]!)?.phase ?? '')
 }
 
 /** Whether the item at a row waits or is active. */
-export function openAt(ask: Asked): (row: number) => boolean {
-  const phase = phaseOf(ask)
-  const { table } = ask
+export function openAt(context: ViewContext): (row: number) => boolean {
+  const phase = phaseOf(context)
+  const { table } = context
   return (row) => {
     const its = phase(table.status.a[row]!)
     return !!its && !!table.listed[row] && !isOver(its as (typeof phases)[number])
@@ -181,9 +181,9 @@ export function openAt(ask: Asked): (row: number) => boolean {
 }
 
 /** Whose turn it is by row, `nobody` where it is open and nobody is named (`model/turn.ts` says the rule for one item). */
-export function turnAt(ask: Asked): (row: number) => readonly string[] {
-  const { reader, project, table } = ask
-  const isOpen = openAt(ask)
+export function turnAt(context: ViewContext): (row: number) => readonly string[] {
+  const { reader, project, table } = context
+  const isOpen = openAt(context)
   const assignees = reader.maybe('project', project)?.uses.assignees
   const fields: (string | null | undefined)[][] = []
   const nobody = ['nobody']
@@ -200,8 +200,8 @@ export function turnAt(ask: Asked): (row: number) => readonly string[] {
 }
 
 /** The people that some people field of the item names, by row. */
-function concernedAt(ask: Asked): (row: number) => readonly string[] {
-  const columns = peopleColumns(ask)
+function concernedAt(context: ViewContext): (row: number) => readonly string[] {
+  const columns = peopleColumns(context)
   return (row) => {
     const filled = columns.filter((column) => !column.isEmpty(row))
     if (filled.length < 2) return (filled[0]?.get(row) ?? []) as readonly string[]
@@ -210,12 +210,12 @@ function concernedAt(ask: Asked): (row: number) => readonly string[] {
 }
 
 /** Of every people field of the project, also where no item has any yet. */
-export const peopleColumns = ({ reader, table, project }: Asked): CodesColumn[] =>
+export const peopleColumns = ({ reader, table, project }: ViewContext): CodesColumn[] =>
   [...reader.all('field')].flatMap((field) =>
     field.project === project && field.type === 'people' ? [table.column(field.id) as CodesColumn] : [],
   )
 
-function parents({ table }: Asked): ChoicesSource {
+function parents({ table }: ViewContext): ChoicesSource {
   return {
     kind: 'choices',
     valuesAt: (row) => {
@@ -236,11 +236,11 @@ export function levelAt({ parent, n }: ItemTable, row: number): number {
   return level
 }
 
-function lateAt(ask: Asked): (row: number) => number {
-  const { reader, project, table, looking } = ask
+function lateAt(context: ViewContext): (row: number) => number {
+  const { reader, project, table, viewer } = context
   const due = reader.maybe('project', project)?.uses.due
-  const today = dayNumber(looking.today)
-  const isOpen = openAt(ask)
+  const today = dayNumber(viewer.today)
+  const isOpen = openAt(context)
   const workspace = reader.workspace()
   const known = new Map<number, number>()
   return (row) => {
@@ -248,15 +248,15 @@ function lateAt(ask: Asked): (row: number) => number {
     if (day >= today || !isOpen(row)) return noNumber
     let late = known.get(day)
     if (late === undefined)
-      known.set(day, (late = Math.max(1, workingDaysAfter(fromDayNumber(day), looking.today, workspace))))
+      known.set(day, (late = Math.max(1, workingDaysAfter(fromDayNumber(day), viewer.today, workspace))))
     return late
   }
 }
 
 /** Days from the day it was made to the day it was finished, or to today. */
-function ageAt({ reader, table, looking }: Asked): (row: number) => number {
+function ageAt({ reader, table, viewer }: ViewContext): (row: number) => number {
   const days = daysOf(reader.workspace())
-  const today = dayNumber(looking.today)
+  const today = dayNumber(viewer.today)
   const { created, finished } = table
   return (row) =>
     Math.max(0, (finished.isEmpty(row) ? today : days.dayOf(finished.a[row]!)) - days.dayOf(created.a[row]!))

@@ -6,7 +6,7 @@ import type { Condition } from '../model/records'
 import { randomOf, testToday } from '../test-kit/views'
 import { smallWorkspace } from '../test-kit/workspace'
 import { evaluate, planOf, type ViewQuestion } from './evaluate'
-import { asked } from './sources'
+import { viewContext } from './sources'
 
 // The same questions asked of a database, which knows nothing of this engine.
 const small = smallWorkspace()
@@ -39,7 +39,7 @@ const text = (field: string) => `record->'values'->>'${field}'`
 const listed = `record->>'archived' is null`
 const byRank = `record->>'rank' collate "C", id`
 
-interface Asked {
+interface ViewContext {
   readonly question: ViewQuestion
   readonly where: string
   readonly order: string
@@ -47,7 +47,7 @@ interface Asked {
 const bare: ViewQuestion = { where: [], group: [], sort: [], totals: [] }
 const due = named('due')
 const effort = named('effort')
-const questions: Readonly<Record<string, () => Asked>> = {
+const questions: Readonly<Record<string, () => ViewContext>> = {
   'an option, dates empties last': () => ({
     question: { ...bare, where: [fact(uses.need!, { is: 'anyOf', values: [needs![0]!.id, needs![2]!.id] })], sort: [{ by: due, down: false }] },
     where: `${text(uses.need!)} in ('${needs![0]!.id}', '${needs![2]!.id}')`,
@@ -94,8 +94,8 @@ const questions: Readonly<Record<string, () => Asked>> = {
 describe('the same questions asked of a database', () => {
   it.each(Object.keys(questions))('%s', async (name) => {
     const { question, where, order } = questions[name]!()
-    const ask = asked(state, project.id, { me: people.owner.id, today: testToday })
-    const ours = evaluate(planOf(ask, question)).leaves.flatMap((leaf) => Array.from(leaf.rows.subarray(0, leaf.n), (row) => ask.table.ids[row]!)) // prettier-ignore
+    const context = viewContext(state, project.id, { me: people.owner.id, today: testToday })
+    const ours = evaluate(planOf(context, question)).leaves.flatMap((leaf) => Array.from(leaf.rows.subarray(0, leaf.n), (row) => context.table.ids[row]!)) // prettier-ignore
     const by = order === '1' ? byRank : `${order}, ${byRank}`
     const { rows } = await db.query<{ id: string }>(`select id from item where ${listed} and ${where} order by ${by}`)
     expect(rows.length).toBeGreaterThan(0)
@@ -103,9 +103,9 @@ describe('the same questions asked of a database', () => {
   })
 
   it('counts and sums by group are the same', async () => {
-    const ask = asked(state, project.id, { me: people.owner.id, today: testToday })
+    const context = viewContext(state, project.id, { me: people.owner.id, today: testToday })
     const question: ViewQuestion = { ...bare, group: [{ by: uses.need! }], totals: [{ name: 'sum', of: effort }] }
-    const ours = evaluate(planOf(ask, question)).leaves.map(({ path, n, tally }) => [path[0], n, tally.filled[0] ? tally.sum[0] : null]) // prettier-ignore
+    const ours = evaluate(planOf(context, question)).leaves.map(({ path, n, tally }) => [path[0], n, tally.filled[0] ? tally.sum[0] : null]) // prettier-ignore
     const { rows } = await db.query<{ need: string; n: number; sum: number | null }>(
       `select ${text(uses.need!)} as need, count(*)::int as n, sum((${text(effort)})::int)::int as sum from item where ${listed} group by 1`,
     )
@@ -122,17 +122,17 @@ describe('the order of texts', () => {
         const one = smallWorkspace()
         const held = titles.map((title, i) => ({ ...random.itemAt(i, fc.sample(random.item, { numRuns: 1, seed: i })[0]!, () => false), title, archived: null })) // prettier-ignore
         held.forEach((item) => one.state.put('item', item.id, item))
-        const ask = asked(one.state, one.project.id, { me: one.people.owner.id, today: testToday })
+        const context = viewContext(one.state, one.project.id, { me: one.people.owner.id, today: testToday })
         // The order is known before the edits, and kept right by them.
-        void ask.table.title.ordering.order
+        void context.table.title.ordering.order
         for (const [at, title] of edits) {
           const item = held[at]
           if (!item) continue
           held[at] = { ...item, title }
           one.state.set('item', item.id, 'title', title)
-          if (at % 2) void ask.table.title.ordering.order
+          if (at % 2) void context.table.title.ordering.order
         }
-        const ours = evaluate(planOf(ask, { ...bare, sort: [{ by: 'title', down }] })).leaves.flatMap((leaf) => Array.from(leaf.rows, (row) => ask.table.title.a[row])) // prettier-ignore
+        const ours = evaluate(planOf(context, { ...bare, sort: [{ by: 'title', down }] })).leaves.flatMap((leaf) => Array.from(leaf.rows, (row) => context.table.title.a[row])) // prettier-ignore
         const plain = held.map((item) => item.title).sort((a, b) => (down ? collator.compare(b, a) : collator.compare(a, b)))
         expect(ours.map((title, i) => collator.compare(title!, plain[i]!))).toEqual(plain.map(() => 0))
       }), // prettier-ignore

@@ -1,7 +1,7 @@
 /** Totals over items: exact sums of whole numbers, and honest about what is empty. */
 import { noDay } from '../fields/columns/column'
 import type { Total } from '../model/records'
-import { sourceOf, type Asked, type Source } from './sources'
+import { sourceOf, type ViewContext, type Source } from './sources'
 
 /** What a group adds up to, in the order of the view's totals; null: there is nothing to total. */
 export type TotalValues = readonly (number | null)[]
@@ -51,13 +51,13 @@ export class Tally {
   }
 }
 
-export function planTotals(ask: Asked, totals: readonly Total[]): TotalsPlan {
+export function planTotals(context: ViewContext, totals: readonly Total[]): TotalsPlan {
   const facts: Summed[] = []
   const apart: TotalsPlan['apart'][number][] = []
   const known = new Map<string, number>()
   const factOf = totals.map(({ of }) => {
     if (of === undefined) return -1
-    const source = known.has(of) ? undefined : sourceOf(ask, of)
+    const source = known.has(of) ? undefined : sourceOf(context, of)
     if (source) {
       known.set(of, facts.push(summed(source)) - 1)
       apart.push(valuesOf(source))

@@ -3,7 +3,7 @@ import { kindsOf, statusesOf } from '../model/reader'
 import type { Condition, ItemId, ViewDefinition } from '../model/records'
 import { run, smallWorkspace, today, type Small } from '../test-kit/workspace'
 import { readWords, notInOf } from '../questions/explain'
-import { asked } from './sources'
+import { viewContext } from './sources'
 import { leaves, why } from './why'
 
 let small: Small
@@ -16,10 +16,10 @@ function add(title: string, values: object = {}, status = 0, parent: ItemId | nu
   run(state, { id: ids.command(), type: 'items.add', v: 1, items: [one] }, people.owner.id)
   return item
 }
-const ask = () => asked(small.state, small.project.id, { me: small.people.owner.id, today })
+const context = () => viewContext(small.state, small.project.id, { me: small.people.owner.id, today })
 const whyOf = (item: ItemId, definition: ViewDefinition) => {
-  const telling = { reader: small.state, project: small.project, day: (date: string) => date }
-  return why(ask(), definition, ask().table.maybeRow(item)!, telling)
+  const wording = { reader: small.state, project: small.project, day: (date: string) => date }
+  return why(context(), definition, context().table.maybeRow(item)!, wording)
 }
 beforeEach(() => {
   small = smallWorkspace()
@@ -64,7 +64,7 @@ it('an empty view tells how many items each phrase leaves, alone and after those
   add('Ridge two', {}, 2)
   add('Door', {}, 2)
   const where = [fact('title', { is: 'has', words: 'ridge' }), fact('phase', { is: 'anyOf', values: ['active'] }), fact('title', { is: 'has', words: 'no such' })] // prettier-ignore
-  expect(leaves(ask(), where)).toEqual({ all: 3, phrases: [{ alone: 2, after: 2 }, { alone: 2, after: 1 }, { alone: 0, after: 0 }] }) // prettier-ignore
+  expect(leaves(context(), where)).toEqual({ all: 3, phrases: [{ alone: 2, after: 2 }, { alone: 2, after: 1 }, { alone: 0, after: 0 }] }) // prettier-ignore
 })
 
 it('typed words come with how many items each would leave beside the phrases there are', () => {

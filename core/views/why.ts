@@ -6,11 +6,11 @@ import type { GroupValue } from './axes'
 import { compile, compileAll } from './filter'
 import { pathsOf, planOf, rowsMeeting } from './evaluate'
 import { maybeFact } from './facts'
-import { daysOf } from './looking'
-import { factName, numberWords, type Telling } from './sentence'
+import { daysOf } from './viewer'
+import { factName, numberWords, type Wording } from './sentence'
 import { maybeNamed } from './names'
 import { keepTested } from './scans'
-import { sourceOf, type Asked } from './sources'
+import { sourceOf, type ViewContext } from './sources'
 
 /** What one phrase says of an item. */
 export interface Reason {
@@ -30,15 +30,15 @@ export interface Why {
   readonly groups: readonly (readonly GroupValue[])[]
 }
 
-export function why(ask: Asked, view: ViewDefinition, row: number, telling: Telling): Why {
-  const plan = planOf(ask, view)
-  const isArchived = !ask.table.listed[row]
+export function why(context: ViewContext, view: ViewDefinition, row: number, wording: Wording): Why {
+  const plan = planOf(context, view)
+  const isArchived = !context.table.listed[row]
   const of = (condition: Condition, at: number): Reason => ({
     at,
-    holds: compile(ask, condition)?.test(row) ?? true,
+    holds: compile(context, condition)?.test(row) ?? true,
     has: factsIn(condition).flatMap((by) => {
-      const fact = maybeFact(ask.reader, ask.project, by)
-      return fact ? [{ fact: factName(telling, by), value: valueWords(ask, row, by, telling) }] : []
+      const fact = maybeFact(context.reader, context.project, by)
+      return fact ? [{ fact: factName(wording, by), value: valueWords(context, row, by, wording) }] : []
     }),
   })
   const hidden = view.group
@@ -59,12 +59,12 @@ export interface Leaves {
   readonly phrases: readonly { readonly alone: number; readonly after: number }[]
 }
 
-export function leaves(ask: Asked, where: readonly Condition[]): Leaves {
-  const all = rowsMeeting({ ask, test: compileAll(ask, []) })
+export function leaves(context: ViewContext, where: readonly Condition[]): Leaves {
+  const all = rowsMeeting({ context, test: compileAll(context, []) })
   const scratch = new Int32Array(all.length)
   let rows = all
   const phrases = where.map((condition) => {
-    const test = compile(ask, condition)
+    const test = compile(context, condition)
     if (!test) return { alone: all.length, after: rows.length }
     const alone = keepTested(test.test, all, all.length, scratch)
     const after = new Int32Array(rows.length)
@@ -98,10 +98,10 @@ export function factsIn(condition: Condition): string[] {
 }
 
 /** What an item has of a fact, in words; `empty` where it has nothing. */
-export function valueWords(ask: Asked, row: number, by: string, telling: Telling): string {
-  const source = sourceOf(ask, by)
-  const fact = maybeFact(ask.reader, ask.project, by)
-  const name = (id: string) => maybeNamed(ask.reader, telling.project, by, id)?.name ?? 'removed'
+export function valueWords(context: ViewContext, row: number, by: string, wording: Wording): string {
+  const source = sourceOf(context, by)
+  const fact = maybeFact(context.reader, context.project, by)
+  const name = (id: string) => maybeNamed(context.reader, wording.project, by, id)?.name ?? 'removed'
   const words = (): string => {
     switch (source?.kind) {
       case 'choice': {
@@ -113,9 +113,9 @@ export function valueWords(ask: Asked, row: number, by: string, telling: Telling
       case 'number':
         return fact && !Number.isNaN(source.at(row)) ? numberWords(fact, source.at(row)) : ''
       case 'day':
-        return source.column.isEmpty(row) ? '' : telling.day(fromDayNumber(source.column.a[row]!))
+        return source.column.isEmpty(row) ? '' : wording.day(fromDayNumber(source.column.a[row]!))
       case 'instant':
-        return source.column.isEmpty(row) ? '' : telling.day(fromDayNumber(daysOf(ask.reader.workspace()).dayOf(source.column.a[row]!))) // prettier-ignore
+        return source.column.isEmpty(row) ? '' : wording.day(fromDayNumber(daysOf(context.reader.workspace()).dayOf(source.column.a[row]!))) // prettier-ignore
       case 'text':
         return source.column.a[row] ?? ''
       case 'flag':

@@ -1,7 +1,7 @@
 import { setResponseHeader } from 'h3'
 import { defineNitroPlugin } from 'nitropack/runtime'
 import shell from '#app-shell'
-import type { Along } from '#core/questions/along'
+import type { PageSeed } from '#core/questions/page-seed'
 
 /**
  * A signed-in page says who is signed in, starts the worker, names the fonts that it is going to need and brings the
@@ -12,8 +12,8 @@ export default defineNitroPlugin((nitro) => {
     const [path = ''] = event.path.split('?')
     if (!/^\/app(\/|$)/.test(path)) return
     setResponseHeader(event, 'cache-control', 'no-store')
-    const along = event.context.along as Along | undefined
-    html.head.unshift(data('who', along?.who ?? null), `<script>${shell.start}</script>`)
+    const seed = event.context.seed as PageSeed | undefined
+    html.head.unshift(data('who', seed?.who ?? null), `<script>${shell.start}</script>`)
     html.head.push(
       ...shell.fonts.map(
         (file) => `<link rel="preload" as="font" type="font/woff2" href="/_nuxt/${file}" crossorigin>`,
@@ -22,9 +22,9 @@ export default defineNitroPlugin((nitro) => {
   })
   // Once all else has been written: it is long, and nothing that goes through the HTML has to do with it.
   nitro.hooks.hook('render:response', (response, { event }) => {
-    const along = event.context.along as Along | undefined
-    if (along && typeof response.body === 'string')
-      response.body = response.body.replace('</body>', () => `${data('along', along)}</body>`)
+    const seed = event.context.seed as PageSeed | undefined
+    if (seed && typeof response.body === 'string')
+      response.body = response.body.replace('</body>', () => `${data('seed', seed)}</body>`)
   })
 })
 

@@ -1,9 +1,9 @@
 import { dateIn, type PlainDate } from '#core/base/dates'
 import type { PersonId } from '#core/base/ids'
 import { mayRead } from '#core/access/access'
-import type { Answered } from '#core/questions/along'
+import type { Answered } from '#core/questions/page-seed'
 import { questionAt } from '#core/questions/at'
-import { Gathered, type Answers, type Question, type Watch } from '#core/questions/questions'
+import { ChangeSet, type Answers, type Question, type Watch } from '#core/questions/questions'
 import { watchFor } from '#core/questions/watch'
 import { directoryFor } from '#core/wire/directory'
 import type { Room } from '../rooms/room'
@@ -20,7 +20,7 @@ interface Kept {
   readonly watch: Watch
   readonly day: PlainDate
   /** What has changed since it was last asked. */
-  changed: Gathered
+  changed: ChangeSet
 }
 
 /**
@@ -68,9 +68,11 @@ export class FirstAnswers {
     const key = `${isPersonal ? me : ''} ${question.view}`
     const kept = this.#kept.get(key)
     const one =
-      kept?.day === today ? kept : { watch: watchFor(ground, question, firstRows), day: today, changed: new Gathered() }
+      kept?.day === today
+        ? kept
+        : { watch: watchFor(ground, question, firstRows), day: today, changed: new ChangeSet() }
     if (one.changed.all || one.changed.items.size) one.watch.update(one.changed)
-    one.changed = new Gathered()
+    one.changed = new ChangeSet()
     this.#kept.delete(key)
     this.#kept.set(key, one)
     const [longest] = this.#kept.keys()

@@ -9,13 +9,13 @@ import { words } from '../../words'
 import { nextGroup } from './beginnings'
 import FactSelect from './FactSelect.vue'
 import KeyList from './KeyList.vue'
-import { useTelling } from './telling'
+import { useWording } from './wording'
 
 /** Grouped by what, up to three levels: dates by their periods, groups in their own order or by a total. */
 const props = defineProps<{ project: ProjectId; group: readonly GroupKey[]; totals: readonly Total[] }>()
 const emit = defineEmits<{ change: [group: GroupKey[]] }>()
 const directory = useDirectory()
-const telling = useTelling(() => props.project)
+const wording = useWording(() => props.project)
 const set = (at: number, part: Partial<GroupKey>) =>
   emit('change', props.group.map((key, i) => (i === at ? { ...key, ...part } : key))) // prettier-ignore
 const isDated = (by: string) => {
@@ -31,7 +31,7 @@ function order(at: number, chosen: string): void {
 }
 const isChecked = (event: Event) => (event.target as HTMLInputElement).checked || undefined
 const valueOf = (event: Event) => (event.target as HTMLSelectElement).value
-const by = (total: Total) => (telling.value ? totalWords(total, telling.value) : '')
+const by = (total: Total) => (wording.value ? totalWords(total, wording.value) : '')
 </script>
 
 <template>

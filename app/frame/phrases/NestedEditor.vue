@@ -4,12 +4,12 @@ import type { Condition, ProjectId } from '#core/model/records'
 import { conditionWords } from '#core/views/sentence'
 import { words } from '../../words'
 import TypedPhrases from './TypedPhrases.vue'
-import { useTelling } from './telling'
+import { useWording } from './wording'
 
 /** Conditions within one another: all, any or none of several, or what relatives must meet. The slot edits one of them. */
 const props = defineProps<{ project: ProjectId; condition: Condition; others: readonly Condition[] }>()
 const emit = defineEmits<{ change: [condition: Condition]; leave: [] }>()
-const telling = useTelling(() => props.project)
+const wording = useWording(() => props.project)
 const open = ref(-1)
 
 const parts = computed((): readonly Condition[] => ('of' in props.condition ? props.condition.of : 'that' in props.condition ? [props.condition.that] : [])) // prettier-ignore
@@ -56,7 +56,7 @@ function add(conditions: readonly Condition[]): void {
       <li v-for="(one, i) in parts" :key="i">
         <div class="part">
           <button type="button" class="words" :aria-expanded="open === i" @click="open = open === i ? -1 : i">
-            {{ telling ? conditionWords(one, telling) : '' }}
+            {{ wording ? conditionWords(one, wording) : '' }}
           </button>
           <button
             v-if="isGroup && parts.length > 1"

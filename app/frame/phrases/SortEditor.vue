@@ -4,16 +4,16 @@ import { sortKeyWords } from '#core/views/sentence'
 import { words } from '../../words'
 import FactSelect from './FactSelect.vue'
 import KeyList from './KeyList.vue'
-import { useTelling } from './telling'
+import { useWording } from './wording'
 
 /** In what order: several keys, the first before the next. */
 const props = defineProps<{ project: ProjectId; sort: readonly SortKey[] }>()
 const emit = defineEmits<{ change: [sort: SortKey[]] }>()
-const telling = useTelling(() => props.project)
+const wording = useWording(() => props.project)
 const set = (at: number, part: Partial<SortKey>) =>
   emit('change', props.sort.map((key, i) => (i === at ? { ...key, ...part } : key))) // prettier-ignore
 const ways = (key: SortKey): [string, string] => {
-  const told = telling.value
+  const told = wording.value
   const say = (down: boolean) => (told ? sortKeyWords({ by: key.by, down }, told) : '')
   return [say(false), say(true)]
 }

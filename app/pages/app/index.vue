@@ -6,7 +6,7 @@ import AppFrame from '../../frame/AppFrame.vue'
 import ItemPanel from '../../frame/ItemPanel.vue'
 import { setValue } from '../../parts/edits'
 import QueueRow from '../../parts/QueueRow.vue'
-import { along } from '../../replica/along'
+import { pageSeed } from '../../replica/page-seed'
 import { useWatch } from '../../replica/use-watch'
 import { useChanges } from '../../stores/changes'
 import { useDirectory } from '../../stores/directory'
@@ -39,7 +39,7 @@ const inTurn = computed(() => [...(watched.answer.value?.now ?? []), ...(watched
 const late = computed(() => inTurn.value.filter((row) => row.late).length)
 const projectCount = computed(() => new Set(inTurn.value.map((row) => row.item.project)).size)
 /** The workspace's, where the page was drawn on the server. */
-const hour = along()?.hour ?? new Date().getHours()
+const hour = pageSeed()?.hour ?? new Date().getHours()
 const openKey = computed(() => (typeof route.query.item === 'string' ? route.query.item : undefined))
 
 const at = ref<string>()

@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import type { GroupKey, Total } from '#core/model/records'
 import type { GroupHead } from '#core/questions/questions'
-import type { Telling } from '#core/views/sentence'
+import type { Wording } from '#core/views/sentence'
 import { groupWords, totalText } from '../../parts/group-words'
 import { PersonPebbles, StatusText } from '../../parts/marks'
 import { words } from '../../words'
@@ -12,7 +12,7 @@ const props = defineProps<{
   head: GroupHead
   group: readonly GroupKey[]
   totals: readonly Total[]
-  telling: Telling
+  wording: Wording
   index: number
   top: number
   /** It has the keyboard. */
@@ -22,14 +22,14 @@ defineEmits<{ fold: [] }>()
 const level = computed(() => props.head.path.length - 1)
 const key = computed(() => props.group[level.value])
 const value = computed(() => props.head.path[level.value] ?? null)
-const name = computed(() => (key.value ? groupWords(key.value, value.value, props.telling) : ''))
-const isPerson = computed(() => typeof value.value === 'string' && !!props.telling.reader.maybe('person', value.value))
+const name = computed(() => (key.value ? groupWords(key.value, value.value, props.wording) : ''))
+const isPerson = computed(() => typeof value.value === 'string' && !!props.wording.reader.maybe('person', value.value))
 const totals = computed(() =>
   props.totals
     .map((total, i) => ({ total, value: props.head.totals[i] }))
     // How many there are is said beside the name.
     .filter(({ total }) => total.name !== 'count')
-    .map(({ total, value }) => totalText(total, value, props.telling)),
+    .map(({ total, value }) => totalText(total, value, props.wording)),
 )
 </script>
 

@@ -2,7 +2,7 @@
 import { computed, ref, shallowRef, watch } from 'vue'
 import { useVirtualizer } from '@tanstack/vue-virtual'
 import type { Project, View, ViewDefinition } from '#core/model/records'
-import { isHead, type GroupHead, type Line, type Row, type Sums } from '#core/questions/questions'
+import { isHead, type GroupHead, type ListLine, type Row, type Sums } from '#core/questions/questions'
 import type { TotalValues } from '#core/views/totals'
 import { useWatch } from '../../replica/use-watch'
 import { setValue } from '../../parts/edits'
@@ -13,7 +13,7 @@ import { useViews } from '../../stores/views'
 import { words } from '../../words'
 import { observeOffset, observeSize, scrollWhereNeeded } from '../observe'
 import { useAddItem } from '../use-add-item'
-import { useTelling } from '../../frame/phrases/telling'
+import { useWording } from '../../frame/phrases/wording'
 import { toggled } from '../../frame/phrases/toggled'
 import EmptyView from '../../frame/EmptyView.vue'
 import { useStretch } from '../use-stretch'
@@ -37,7 +37,7 @@ const { answer: told, look, hold, fold } = useWatch(() => views.questionOf(props
 const answer = computed(() => (told.value?.layout === 'table' ? told.value : undefined))
 watch(answer, (told) => told && emit('sums', told.sums, told.totals), { immediate: true })
 const total = computed(() => answer.value?.lines ?? 0)
-const lineAt = (index: number): Line | undefined => answer.value?.stretch.rows[index - answer.value.stretch.from]
+const lineAt = (index: number): ListLine | undefined => answer.value?.stretch.rows[index - answer.value.stretch.from]
 const rowAt = (index: number): Row | undefined => {
   const line = lineAt(index)
   return line && !isHead(line) ? line : undefined
@@ -46,7 +46,7 @@ const headAt = (index: number): GroupHead | undefined => {
   const line = lineAt(index)
   return line && isHead(line) ? line : undefined
 }
-const telling = useTelling(() => props.project.id)
+const wording = useWording(() => props.project.id)
 
 const folded = ref<readonly string[]>([])
 function toggleFold(head: GroupHead): void {
@@ -272,11 +272,11 @@ async function add(): Promise<void> {
       >
         <template v-for="{ line, slot } in slots" :key="slot">
           <GroupHeadRow
-            v-if="headAt(line.index) && telling"
+            v-if="headAt(line.index) && wording"
             :head="headAt(line.index)!"
             :group="definition.group"
             :totals="definition.totals"
-            :telling="telling"
+            :wording="wording"
             :index="line.index"
             :top="line.start"
             :is-at="line.index === at.row"

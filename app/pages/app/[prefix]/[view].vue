@@ -3,15 +3,15 @@ import { computed, shallowRef } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { printDecimal } from '#core/base/decimals'
 import { roomOf } from '#core/board/columns'
-import { answerIn } from '#core/questions/along'
+import { answerIn } from '#core/questions/page-seed'
 import type { Answers, BoardColumnAnswer, Sums } from '#core/questions/questions'
 import AppFrame from '../../../frame/AppFrame.vue'
 import ItemPanel from '../../../frame/ItemPanel.vue'
 import ViewSentence from '../../../frame/ViewSentence.vue'
 import type { TotalValues } from '#core/views/totals'
-import { useTelling } from '../../../frame/phrases/telling'
+import { useWording } from '../../../frame/phrases/wording'
 import { totalText } from '../../../parts/group-words'
-import { along } from '../../../replica/along'
+import { pageSeed } from '../../../replica/page-seed'
 import { useDirectory } from '../../../stores/directory'
 import { useViews } from '../../../stores/views'
 import { words } from '../../../words'
@@ -27,13 +27,13 @@ const project = computed(() => directory.byPrefix(String(route.params.prefix)))
 const view = computed(() => directory.reader.maybe('view', String(route.params.view)))
 const definition = computed(() => view.value && views.definitionOf(view.value))
 /** The layout says them; where the page was drawn on the server they stand before it does. */
-const first = answerIn(along(), { ask: 'view', view: String(route.params.view) }) as Answers['view']
+const first = answerIn(pageSeed(), { ask: 'view', view: String(route.params.view) }) as Answers['view']
 const sums = shallowRef<Sums | undefined>(first?.sums)
 const totals = shallowRef<TotalValues>([])
-const telling = useTelling(() => project.value?.id)
+const wording = useWording(() => project.value?.id)
 /** How many items and what effort there is stands in the tally in any case. */
 const totalTexts = computed(() => {
-  const told = telling.value
+  const told = wording.value
   if (!told || !definition.value) return []
   return definition.value.totals.flatMap((total, i) =>
     total.name === 'count' ? [] : [totalText(total, totals.value[i], told)],

@@ -8,7 +8,7 @@ import type { Payload } from '#core/wire/payload'
 import { getInit, takeEarly } from './early'
 
 /** The server could not be reached, or did not answer with something of ours. */
-export class LineDown extends Error {}
+export class LinkDown extends Error {}
 /** The server answered that this is not to be had. */
 export class Refused extends Error {
   constructor(readonly problem: Problem) {
@@ -17,7 +17,7 @@ export class Refused extends Error {
 }
 
 /** Everything that the replica asks of the server. */
-export interface Line {
+export interface ServerLink {
   directory(): Promise<Directory>
   items(project: string, progress: (share: number) => void): Promise<Payload>
   logAfter(sequence: number): Promise<readonly LogMessage[]>
@@ -42,7 +42,7 @@ async function fetchOrDown(path: string, init?: RequestInit): Promise<Response> 
   try {
     return await ((init ? undefined : takeEarly(path)) ?? fetch(path, { ...getInit, ...init }))
   } catch (error) {
-    throw new LineDown(String(error))
+    throw new LinkDown(String(error))
   }
 }
 
@@ -52,13 +52,13 @@ async function jsonOf<T>(response: Response): Promise<T> {
   const said = (body as { problem?: Problem } | undefined)?.problem
   if (said && said.code !== 'unexpected') throw new Refused(said)
   // A proxy or a server that is just starting or ending: nothing of ours was said.
-  if (!said || response.status === 502 || response.status === 503) throw new LineDown(`status ${response.status}`)
+  if (!said || response.status === 502 || response.status === 503) throw new LinkDown(`status ${response.status}`)
   throw new Refused(said)
 }
 
 const get = async <T>(path: string): Promise<T> => jsonOf<T>(await fetchOrDown(path))
 
-export const httpLine: Line = {
+export const httpLink: ServerLink = {
   directory: () => get('/api/directory'),
   async items(project, progress) {
     const response = await fetchOrDown(`/api/projects/${project}/items`)
@@ -108,7 +108,7 @@ export const httpLine: Line = {
       }
     } catch (error) {
       if (error instanceof TypeError || (error instanceof DOMException && error.name === 'AbortError'))
-        throw new LineDown(String(error))
+        throw new LinkDown(String(error))
       throw error
     } finally {
       clearTimeout(silence)
@@ -139,6 +139,6 @@ async function textWithProgress(response: Response, progress: (share: number) =>
       progress(Math.min(0.99, size / meant))
     }
   } catch (error) {
-    throw new LineDown(String(error))
+    throw new LinkDown(String(error))
   }
 }

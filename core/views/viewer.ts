@@ -3,7 +3,7 @@ import type { Reader } from '../model/reader'
 import type { Day, PersonId, Workspace } from '../model/records'
 
 /** Who looks, and on which day: what a view's answer depends on besides the items. */
-export interface Looking {
+export interface Viewer {
   readonly me: PersonId
   readonly today: PlainDate
   /** The status in which an item stood so many days ago; undefined where it is not known (yet). */
@@ -18,7 +18,7 @@ export function craftOf(reader: Reader, me: PersonId): readonly string[] {
 }
 
 /** The ids that a list of values means to whoever looks. */
-export const meant = (values: readonly string[], reader: Reader, { me }: Looking): string[] => [
+export const meant = (values: readonly string[], reader: Reader, { me }: Viewer): string[] => [
   ...new Set(values.flatMap((one) => (one === 'me' ? [me] : one === 'craft' ? craftOf(reader, me) : [one]))),
 ]
 

@@ -1,5 +1,5 @@
 import { afterEach, describe, expect, it, vi } from 'vitest'
-import { httpLine, LineDown, Refused } from './line'
+import { httpLink, LinkDown, Refused } from './server-link'
 
 const answering = (body: BodyInit | null, init?: ResponseInit) => {
   const asked: { path: string; init: RequestInit | undefined }[] = []
@@ -15,26 +15,26 @@ afterEach(() => vi.unstubAllGlobals())
 describe('the line to the server', () => {
   it('tells what is refused from a line that is down', async () => {
     answering('{"problem":{"code":"not-allowed"}}', { status: 403 })
-    await expect(httpLine.directory()).rejects.toMatchObject({ problem: { code: 'not-allowed' } })
-    await expect(httpLine.directory()).rejects.toBeInstanceOf(Refused)
+    await expect(httpLink.directory()).rejects.toMatchObject({ problem: { code: 'not-allowed' } })
+    await expect(httpLink.directory()).rejects.toBeInstanceOf(Refused)
     answering('<html>Bad gateway</html>', { status: 502 })
-    await expect(httpLine.directory()).rejects.toBeInstanceOf(LineDown)
+    await expect(httpLink.directory()).rejects.toBeInstanceOf(LinkDown)
     answering('{"problem":{"code":"unexpected"}}', { status: 503 })
-    await expect(httpLine.directory()).rejects.toBeInstanceOf(LineDown)
+    await expect(httpLink.directory()).rejects.toBeInstanceOf(LinkDown)
     vi.stubGlobal('fetch', () => Promise.reject(new TypeError('failed to fetch')))
-    await expect(httpLine.directory()).rejects.toBeInstanceOf(LineDown)
+    await expect(httpLink.directory()).rejects.toBeInstanceOf(LinkDown)
   })
 
   it('takes an answer that ends in the middle for a line that is down', async () => {
     answering('{"sequence":1,"ids":["a",')
-    await expect(httpLine.items('p', () => {})).rejects.toBeInstanceOf(LineDown)
+    await expect(httpLink.items('p', () => {})).rejects.toBeInstanceOf(LinkDown)
   })
 
   it('says how far a long answer is, and nothing about a short one', async () => {
     const payload = { sequence: 1, ids: [], words: [], columns: {}, values: {} }
     const told: number[] = []
     answering(JSON.stringify(payload), { headers: { 'x-items': '10' } })
-    expect(await httpLine.items('p', (share) => told.push(share))).toEqual(payload)
+    expect(await httpLink.items('p', (share) => told.push(share))).toEqual(payload)
     expect(told).toEqual([])
     const long = new ReadableStream<Uint8Array>({
       start(controller) {
@@ -45,7 +45,7 @@ describe('the line to the server', () => {
       },
     })
     answering(long, { headers: { 'x-items': '5000' } })
-    expect((await httpLine.items('p', (share) => told.push(share))).words[0]).toHaveLength(3_000_000)
+    expect((await httpLink.items('p', (share) => told.push(share))).words[0]).toHaveLength(3_000_000)
     expect(told.length).toBeGreaterThan(3)
     expect([...told].sort((a, b) => a - b)).toEqual(told)
     expect(Math.max(...told)).toBeLessThan(1)
@@ -53,8 +53,8 @@ describe('the line to the server', () => {
 
   it('sends large commands their own way', async () => {
     const asked = answering('{"large":{"sequence":2,"parts":1}}')
-    await httpLine.send(command)
-    await httpLine.send({ ...(command as object), type: 'bring-in' } as never)
+    await httpLink.send(command)
+    await httpLink.send({ ...(command as object), type: 'bring-in' } as never)
     expect(asked.map((one) => one.path)).toEqual(['/api/commands', '/api/bring-in'])
   })
 
@@ -69,7 +69,7 @@ describe('the line to the server', () => {
       }),
     )
     const heard: unknown[] = []
-    await httpLine.feed((message) => heard.push(message), new AbortController().signal)
+    await httpLink.feed((message) => heard.push(message), new AbortController().signal)
     expect(heard).toEqual([{ tell: 'sequence', n: 4 }, { tell: 'sequence', n: 5 }]) // prettier-ignore
   })
 })

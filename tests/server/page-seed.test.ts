@@ -1,7 +1,7 @@
 /** What comes along with a page, and what is drawn of it on the server: for each just what they may see. */
 import { v7 } from 'uuid'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { answerIn, type Along } from '#core/questions/along'
+import { answerIn, type PageSeed } from '#core/questions/page-seed'
 import type { Answers, Row } from '#core/questions/questions'
 import type { Item, View } from '#core/model/records'
 import { Client } from '../kit/client'
@@ -31,25 +31,25 @@ const pathOf = (prefix: string, layout: 'table' | 'board' = 'table') => `/app/${
 async function page(client: Client, path: string, language = 'en-GB') {
   const answer = await fetch(server.url + path, { headers: { cookie: client.cookie, 'accept-language': language } })
   const html = await answer.text()
-  const data = /<script type="application\/json" id="along">(.*?)<\/script>/.exec(html)?.[1]
-  const along = JSON.parse(data ?? 'null') as Along | null
+  const data = /<script type="application\/json" id="seed">(.*?)<\/script>/.exec(html)?.[1]
+  const seed = JSON.parse(data ?? 'null') as PageSeed | null
   return {
     status: answer.status,
     html,
-    along: along ?? undefined,
+    seed: seed ?? undefined,
     drawn: html.split('id="__nuxt"')[1]!.split('<script')[0]!,
   }
 }
-const rowsIn = (along: Along | undefined, view: string): Row[] => tableIn(along, view).stretch.rows as Row[]
-const tableIn = (along: Along | undefined, view: string) =>
-  answerIn(along, { ask: 'view', view }) as Extract<Answers['view'], { layout: 'table' }>
+const rowsIn = (seed: PageSeed | undefined, view: string): Row[] => tableIn(seed, view).stretch.rows as Row[]
+const tableIn = (seed: PageSeed | undefined, view: string) =>
+  answerIn(seed, { ask: 'view', view }) as Extract<Answers['view'], { layout: 'table' }>
 
 describe('what comes along with a page', () => {
   it('is who asks, their directory and the rows, which are drawn', async () => {
-    const { along, drawn } = await page(lead, pathOf('GLH'))
-    expect(along?.who.me).toBe((await lead.directory()).me)
-    const { sums } = tableIn(along, viewOf('GLH', 'table').id)
-    const rows = rowsIn(along, viewOf('GLH', 'table').id)
+    const { seed, drawn } = await page(lead, pathOf('GLH'))
+    expect(seed?.who.me).toBe((await lead.directory()).me)
+    const { sums } = tableIn(seed, viewOf('GLH', 'table').id)
+    const rows = rowsIn(seed, viewOf('GLH', 'table').id)
     expect(rows.length).toBe(48)
     expect(sums.items).toBe(225)
     for (const { key } of rows.slice(0, 20)) expect(drawn).toContain(`>${key}<`)
@@ -64,17 +64,17 @@ describe('what comes along with a page', () => {
   })
 
   it('says the same rows as the items that the worker fetches', async () => {
-    const { along } = await page(lead, pathOf('SED'))
+    const { seed } = await page(lead, pathOf('SED'))
     const items = new Map((await lead.items(projects.get('SED')!)).map((one) => [one.id, one]))
-    const rows = rowsIn(along, viewOf('SED', 'table').id)
+    const rows = rowsIn(seed, viewOf('SED', 'table').id)
     expect(rows.length).toBeGreaterThan(5)
     for (const row of rows) expect(row.item).toEqual(items.get(row.item.id))
   })
 
   it('is nothing for whoever is not signed in', async () => {
     for (const path of ['/app', pathOf('GLH'), pathOf('GLH', 'board')]) {
-      const { html, along } = await page(nobody, path)
-      expect(along).toBeUndefined()
+      const { html, seed } = await page(nobody, path)
+      expect(seed).toBeUndefined()
       expect(html).not.toMatch(/GLH-\d|Glasshouse/)
     }
   })
@@ -82,14 +82,14 @@ describe('what comes along with a page', () => {
   it('holds nothing of a project that one may not read, nor of another’s own view', async () => {
     const closed = await lead.items(projects.get('SED')!)
     const told = await page(member, pathOf('SED'))
-    expect(told.along?.answers).toHaveLength(1)
+    expect(told.seed?.answers).toHaveLength(1)
     const mine = v7()
     const { project, definition } = viewOf('GLH', 'table')
     const owner = (await lead.directory()).me
     await lead.command('views.add', { view: { id: mine, project, owner, name: 'Mine alone', order: 9, definition } })
-    expect((await page(lead, `/app/GLH/${mine}`)).along?.answers).toHaveLength(2)
+    expect((await page(lead, `/app/GLH/${mine}`)).seed?.answers).toHaveLength(2)
     const others = await page(member, `/app/GLH/${mine}`)
-    expect(others.along?.answers).toHaveLength(1)
+    expect(others.seed?.answers).toHaveLength(1)
     const queue = await page(member, '/app')
     for (const { html } of [told, others, queue]) {
       expect(html).not.toContain('Seed bank')
@@ -106,22 +106,22 @@ describe('what comes along with a page', () => {
       Array.from({ length: 24 }, async (_, i) => ({ who: i % 4, ...(await page(people[i % 4]!, '/app')) })),
     )
     const names = ['Séverine', 'Hamid', 'Imke', 'Yuki']
-    for (const { who, along, drawn } of pages) {
-      expect(along?.who.me).toBe(ids[who])
+    for (const { who, seed, drawn } of pages) {
+      expect(seed?.who.me).toBe(ids[who])
       expect(/Good [a-z]+, ([^.]+)\./.exec(drawn)?.[1]).toBe(names[who])
     }
   })
 
   it('follows what is changed, also what came in and what was put inside', async () => {
     const path = pathOf('VIS')
-    const before = tableIn((await page(lead, path)).along, viewOf('VIS', 'table').id)
+    const before = tableIn((await page(lead, path)).seed, viewOf('VIS', 'table').id)
     const one = (before.stretch.rows[0] as Row).item
     const to = `Renamed ${v7()}`
     await member.command('items.set', { items: [{ item: one.id, set: { title: { from: one.title, to } } }] })
     const child: Partial<Item> = { kind: one.kind, status: one.status, title: 'Put inside', parent: one.id, values: {} }
     await member.command('items.add', { items: [{ item: v7(), project: one.project, ...child }] })
-    const { along, drawn } = await page(lead, path)
-    const now = tableIn(along, viewOf('VIS', 'table').id)
+    const { seed, drawn } = await page(lead, path)
+    const now = tableIn(seed, viewOf('VIS', 'table').id)
     expect(now.stretch.rows[0]).toMatchObject({
       item: { title: to },
       children: (before.stretch.rows[0] as Row).children + 1,
@@ -132,9 +132,9 @@ describe('what comes along with a page', () => {
 
   it('is each one’s own where a view speaks of whoever looks, also when it begins to', async () => {
     const { id, project, definition } = viewOf('VIS', 'board')
-    const open = async (client: Client) => (await page(client, `/app/VIS/${id}`)).along
-    const itemsIn = (along: Along | undefined) =>
-      (answerIn(along, { ask: 'view', view: id }) as Extract<Answers['view'], { layout: 'board' }>).sums.items
+    const open = async (client: Client) => (await page(client, `/app/VIS/${id}`)).seed
+    const itemsIn = (seed: PageSeed | undefined) =>
+      (answerIn(seed, { ask: 'view', view: id }) as Extract<Answers['view'], { layout: 'board' }>).sums.items
     expect(itemsIn(await open(lead))).toBe(itemsIn(await open(member)))
     const to = { ...definition, where: [{ about: 'fact', fact: 'people', test: { is: 'anyOf', values: ['me'] } }] }
     expect((await lead.command('views.set', { view: id, definition: { from: definition, to } })).entry).toBeDefined()
@@ -153,24 +153,24 @@ describe('what comes along with a page', () => {
     const [one] = await lead.items(projects.get('GLH')!)
     const to = '</script><script>document.title="taken"</script><b onload=1>'
     await lead.command('items.set', { items: [{ item: one!.id, set: { title: { from: one!.title, to } } }] })
-    const { html, along } = await page(lead, pathOf('GLH'))
+    const { html, seed } = await page(lead, pathOf('GLH'))
     expect(html).not.toContain('<script>document.title')
     expect(html).not.toContain('<b onload')
-    expect(rowsIn(along, viewOf('GLH', 'table').id).map((row) => row.item.title)).toContain(to)
+    expect(rowsIn(seed, viewOf('GLH', 'table').id).map((row) => row.item.title)).toContain(to)
   })
 
   it('is in the language of the browser, or in English where that says none that could be', async () => {
-    expect((await page(lead, '/app', 'en-US,en;q=0.9')).along?.language).toBe('en-US')
-    expect((await page(lead, '/app', 'de')).along?.language).toBe('de')
+    expect((await page(lead, '/app', 'en-US,en;q=0.9')).seed?.language).toBe('en-US')
+    expect((await page(lead, '/app', 'de')).seed?.language).toBe('de')
     for (const none of ['*', 'x', '"><b>', 'en_US@x'])
-      expect((await page(lead, '/app', none)).along?.language).toBe('en')
+      expect((await page(lead, '/app', none)).seed?.language).toBe('en')
   })
 
   it('is left to the worker where an item is open beside, and for what is no view', async () => {
     for (const path of [`${pathOf('GLH')}?item=GLH-2`, '/app/items/GLH-2', `/app/GLH/${v7()}`, '/app/GLH/bring-in']) {
-      const { status, along, drawn } = await page(lead, path)
+      const { status, seed, drawn } = await page(lead, path)
       expect(status).toBe(200)
-      expect(along?.answers[0]?.[0]).toEqual({ ask: 'directory' })
+      expect(seed?.answers[0]?.[0]).toEqual({ ask: 'directory' })
       expect(drawn).not.toMatch(/GLH-\d/)
     }
   })

@@ -1,6 +1,6 @@
 import { defineEventHandler, getHeader, type H3Event } from 'h3'
 import { hourIn } from '#core/base/dates'
-import type { Along } from '#core/questions/along'
+import type { PageSeed } from '#core/questions/page-seed'
 import { Refusal, signedIn } from '../http/request'
 import { theHouse } from '../services/house'
 
@@ -11,13 +11,13 @@ import { theHouse } from '../services/house'
 export default defineEventHandler(async (event) => {
   const [path = '', query] = event.path.split('?')
   if (event.method !== 'GET' || !/^\/app(\/|$)/.test(path)) return
-  const along = await alongWith(event, path)
-  event.context.along = along
-  event.context.nuxt = { noSSR: !!query || !along || along.answers.length < 2 }
+  const seed = await seedFor(event, path)
+  event.context.seed = seed
+  event.context.nuxt = { noSSR: !!query || !seed || seed.answers.length < 2 }
 })
 
 /** Undefined: nobody is signed in. */
-async function alongWith(event: H3Event, path: string): Promise<Along | undefined> {
+async function seedFor(event: H3Event, path: string): Promise<PageSeed | undefined> {
   try {
     const house = await theHouse()
     const { me, room } = await signedIn(event, house)

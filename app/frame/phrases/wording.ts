@@ -1,11 +1,11 @@
 import { computed, type ComputedRef } from 'vue'
 import type { Project, ProjectId } from '#core/model/records'
-import type { Telling } from '#core/views/sentence'
+import type { Wording } from '#core/views/sentence'
 import { dayWords } from '../../dates'
 import { useDirectory } from '../../stores/directory'
 
 /** How a view of a project is said here: by the directory's names, days as the browser writes them. */
-export function useTelling(project: () => ProjectId | undefined): ComputedRef<Telling | undefined> {
+export function useWording(project: () => ProjectId | undefined): ComputedRef<Wording | undefined> {
   const directory = useDirectory()
   return computed(() => {
     const found: Project | undefined = directory.reader.maybe('project', project() ?? '')

@@ -4,7 +4,7 @@ import type { Answers, Question } from './questions'
 export type Answered = readonly [Question, Answers[Question['ask']]]
 
 /** What comes along with a signed-in page. */
-export interface Along {
+export interface PageSeed {
   /** Who is signed in, and the server's build: what names the browser's worker. */
   readonly who: { readonly me: string; readonly build: string }
   /** The browser's, as it asked for the page: days are written in it here and there. */
@@ -15,7 +15,7 @@ export interface Along {
   readonly answers: readonly Answered[]
 }
 
-export function answerIn(along: Along | undefined, question: Question | undefined): Answered[1] {
+export function answerIn(seed: PageSeed | undefined, question: Question | undefined): Answered[1] {
   const asked = JSON.stringify(question)
-  return along?.answers.find(([one]) => JSON.stringify(one) === asked)?.[1]
+  return seed?.answers.find(([one]) => JSON.stringify(one) === asked)?.[1]
 }
