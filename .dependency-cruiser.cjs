@@ -5,12 +5,16 @@ const layers = [
   ['model'],
   ['change'],
   ['access'],
+  ['facts'],
   ['views'],
+  ['setup'],
   ['items', 'people', 'projects', 'saved-views', 'bring-in'],
   ['board', 'queue'],
+  ['layouts'],
+  ['language'],
   ['commands'],
   ['wire'],
-  ['questions'],
+  ['queries'],
 ]
 const path = (names) => `^core/(${names.join('|')})/`
 const notTests = '\\.test\\.ts$|^core/test-kit/'
@@ -54,16 +58,28 @@ module.exports = {
       to: { path: '^server/(rooms|services)/' },
     },
     {
-      name: 'replica-not-components',
+      name: 'worker-not-page',
       severity: 'error',
-      from: { path: '^app/replica/', pathNot: 'use-watch' },
-      to: { path: '^app/(frame|parts|pages|view-layouts|stores)/|\\.vue$' },
+      from: { path: '^app/worker/' },
+      to: { path: '^app/(data|parts|shell|sentence|item|queue|view-layouts|bring-in|pages)/|\\.vue$' },
+    },
+    {
+      name: 'data-not-components',
+      severity: 'error',
+      from: { path: '^app/data/' },
+      to: { path: '^app/(parts|shell|sentence|item|queue|view-layouts|bring-in|pages)/|\\.vue$' },
     },
     {
       name: 'parts-are-small',
       severity: 'error',
       from: { path: '^app/parts/' },
-      to: { path: '^app/(frame|pages|view-layouts)/' },
+      to: { path: '^app/(shell|sentence|item|queue|view-layouts|bring-in|pages)/' },
+    },
+    {
+      name: 'features-not-each-other',
+      severity: 'error',
+      from: { path: '^app/(sentence|item|queue|view-layouts|bring-in)/' },
+      to: { path: '^app/(shell|sentence|item|queue|view-layouts|bring-in|pages)/', pathNot: '^app/$1/' },
     },
   ],
   options: {

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { onMounted } from 'vue'
-import { useSession } from './stores/session'
+import { useSession } from './data/session'
 
 const session = useSession()
 onMounted(() => session.restoreTheme())

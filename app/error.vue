@@ -2,7 +2,7 @@
 import { computed, onMounted } from 'vue'
 import type { NuxtError } from 'nuxt/app'
 import WrenMark from './parts/WrenMark.vue'
-import { useSession } from './stores/session'
+import { useSession } from './data/session'
 import { words } from './words'
 
 /** What stands in place of a page that is not there or broke. */

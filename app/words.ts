@@ -66,8 +66,7 @@ export const words = {
   },
   phrase: {
     takeOut: 'Take the phrase out',
-    asTable: 'as a table',
-    asBoard: 'as a board by status',
+    asLayout: (layout: string) => `as a ${layout}`,
     where: (fact: string) => `where ${fact} …`,
     whereKin: (kin: string) => `where ${kin} …`,
     whereWas: 'where the status some days ago was …',
@@ -201,6 +200,7 @@ export const words = {
     putDown: (title: string, column: string) => `Put ${title} down in ${column}.`,
     cancelled: (title: string) => `${title} stays where it was.`,
     inside: (count: number) => `${count} inside`,
+    notOfKind: (column: string) => `${column} holds no status that items of this kind can have.`,
   },
   table: {
     key: 'Key',

@@ -114,7 +114,7 @@ async function main(): Promise<void> {
       v: 1,
       items: [{ item: one!.id, set: { title: { from: title, to: `t${i}` } } }],
     }
-    const answer = await client.post('/api/commands', body)
+    const answer = await client.post('/api/commands/items.set', body)
     await answer.arrayBuffer()
     inServer.push(Number(/dur=([\d.]+)/.exec(answer.headers.get('server-timing') ?? '')?.[1]))
     title = `t${i}`

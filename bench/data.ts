@@ -23,12 +23,12 @@ export async function foundProject(
   prefix: string,
   n: number,
 ): Promise<{ project: string; table: string; board: string }> {
-  const { records } = await client.directory()
-  const body = starterPattern({ name: `Bench ${n}`, prefix, colour: 'moss', order: 9 }, v7)
+  const { me, records } = await client.directory()
+  const body = starterPattern({ name: `Bench ${n}`, prefix, colour: 'moss', rank: 'z', maker: me }, v7)
   await expectDone(client.command('projects.create', body))
   const people = records.person.map((one) => one.id)
   const { uses } = body.project
-  const options = body.fields.find((field) => field.id === uses.need)?.settings.options ?? []
+  const options = body.options.filter((option) => option.field === uses.need)
   const ids = Array.from({ length: n }, () => v7() as ItemId)
   const items = ids.map((item, i) => ({
     item, project: body.project.id, kind: body.kinds[0]!.id, status: body.statuses[(i * 7) % 6]!.id, title: `${verbs[i % 10]} ${things[(i * 3) % 8]} ${i}`,

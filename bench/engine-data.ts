@@ -1,9 +1,9 @@
 /** Items, fields and views that the engine is measured with, always the same. */
 import { fromDayNumber } from '#core/base/dates'
-import type { Field, FieldId, Item, Project, ProjectId } from '#core/model/records'
+import type { Condition, FactRef, FieldId, Item, ProjectId } from '#core/model/records'
 import { State } from '#core/model/state'
 import type { ViewQuestion } from '#core/views/evaluate'
-import type { Viewer } from '#core/views/viewer'
+import type { Viewer } from '#core/facts/viewer'
 
 /** A source of chance that always says the same (mulberry32). */
 export function chanceOf(seed: number): () => number {
@@ -37,7 +37,7 @@ export const project = 'project-1' as ProjectId
 /** Everything but the items. */
 export function emptyProject(): State {
   const state = new State()
-  const at = (id: string, order: number) => ({ id: id as never, project, order })
+  const at = (id: string, i: number) => ({ id: id as never, project, rank: `a${i}`, archived: false })
   state.put('workspace', 'w', {
     id: 'w',
     name: 'w',
@@ -47,11 +47,28 @@ export function emptyProject(): State {
     demo: false,
   })
   for (const id of people) state.put('person', id, { id, name: id, email: null, role: 'contributor', colour: 'moss', hoursPerWeek: 40, active: true } as never) // prettier-ignore
+  state.put('workflow', 'w', { id: 'w' as never, project, name: 'w', start: 'status 0' as never })
   state.put('kind', 'k', { ...at('k', 1), workflow: 'w' as never, name: 'task', icon: 'task' })
-  statusNames.forEach((name, i) => state.put('status', `status ${i}`, { id: `status ${i}` as never, workflow: 'w' as never, name, phase: phases[i]!, colour: 'moss', order: i, turn: null })) // prettier-ignore
+  statusNames.forEach((name, i) => {
+    const id = `status ${i}`
+    state.put('status', id, { ...at(id, i), name, phase: phases[i]!, colour: 'moss' })
+    const step = { id: `w/${id}` as never, workflow: 'w' as never, status: id as never, rank: `a${i}` }
+    state.put('step', step.id, { ...step, turn: { of: 'assignees' } })
+  })
   Object.entries(types).forEach(([id, type], i) => {
-    const options = optionsOf[id]?.map((label) => ({ id: `${id} ${label}` as never, label, colour: 'moss' as const }))
-    state.put('field', id, { ...at(id, i), name: id, help: '', type, settings: { decimals: 2, ...(options && { options }) }, archived: false } as Field) // prettier-ignore
+    const settings = type === 'number' ? { decimals: 2 } : {}
+    state.put('field', id, { ...at(id, i), name: id, help: '', type, settings })
+    optionsOf[id]?.forEach((label, k) => {
+      const option = `${id} ${label}`
+      state.put('option', option, {
+        id: option as never,
+        field: id as never,
+        label,
+        colour: 'moss',
+        rank: `a${String(k).padStart(2, '0')}`,
+        archived: false,
+      })
+    })
   })
   const uses = {
     assignees: 'assignees',
@@ -61,7 +78,7 @@ export function emptyProject(): State {
     due: 'due',
     need: null,
   }
-  state.put('project', project, { id: project, name: 'p', prefix: 'PRO', oldPrefixes: [], colour: 'moss', order: 1, archived: false, uses: uses as never, nextNumber: 1 } as Project) // prettier-ignore
+  state.put('project', project, { id: project, name: 'p', prefix: 'PRO', oldPrefixes: [], colour: 'moss', rank: 'a0', archived: false, uses: uses as never, nextNumber: 1 }) // prettier-ignore
   return state
 }
 
@@ -128,28 +145,29 @@ export function itemsOf(n: number, seed = 42): Item[] {
   })
 }
 
-const anyOf = (fact: string, ...values: string[]) => ({
+const field = (id: string): FactRef => ({ fact: 'field', field: id as FieldId })
+const anyOf = (fact: FactRef, ...values: string[]): Condition => ({
   about: 'fact' as const,
   fact,
   test: { is: 'anyOf' as const, values },
 })
-const isUnfinished = { about: 'none' as const, of: [anyOf('status', 'status 6', 'status 7')] }
+const isUnfinished = { about: 'none' as const, of: [anyOf({ fact: 'status' }, 'status 6', 'status 7')] }
 const isUrgent = {
   about: 'any' as const,
   of: [
     {
       about: 'fact' as const,
-      fact: 'due',
+      fact: field('due'),
       test: { is: 'days' as const, from: null, to: { of: 'day' as const, n: 6 } },
     },
-    anyOf('priority', 'priority top'),
+    anyOf(field('priority'), 'priority top'),
   ],
 }
-const isMine = { about: 'any' as const, of: [anyOf('assignees', 'me'), anyOf('reviewer', 'me')] }
+const isMine = { about: 'any' as const, of: [anyOf(field('assignees'), 'me'), anyOf(field('reviewer'), 'me')] }
 const byZone = {
-  group: [{ by: 'zone' }, { by: 'status' }],
-  sort: [{ by: 'due', down: false }, { by: 'title', down: false }],
-  totals: [{ name: 'count' as const }, { name: 'sum' as const, of: 'effort' as FieldId }],
+  group: [{ by: field('zone') }, { by: { fact: 'status' as const } }],
+  sort: [{ by: field('due'), down: false }, { by: { fact: 'title' as const }, down: false }],
+  totals: [{ name: 'count' as const }, { name: 'sum' as const, of: field('effort') }],
 } // prettier-ignore
 
 /** The views of the budgets. */
@@ -157,10 +175,15 @@ export const views: Readonly<Record<'V1' | 'V1w' | 'V2' | 'V3', ViewQuestion>> =
   V1: { where: [isMine, isUnfinished, isUrgent], ...byZone },
   V1w: { where: [isUnfinished, isUrgent], ...byZone },
   V2: {
-    where: [{ about: 'fact', fact: 'title', test: { is: 'has', words: 'xyz' } }],
+    where: [{ about: 'fact', fact: { fact: 'title' }, test: { is: 'has', words: 'xyz' } }],
     group: [],
-    sort: [{ by: 'cost', down: true }],
+    sort: [{ by: field('cost'), down: true }],
     totals: [],
   },
-  V3: { where: [], group: [{ by: 'status' }], sort: [{ by: 'rank', down: false }], totals: byZone.totals },
+  V3: {
+    where: [],
+    group: [{ by: { fact: 'status' } }],
+    sort: [{ by: { fact: 'rank' }, down: false }],
+    totals: byZone.totals,
+  },
 }

@@ -1,12 +1,13 @@
 import { addWorkingDays, dateIn, type PlainDate } from '#core/base/dates'
 import type { CommandId, ItemId, PersonId } from '#core/base/ids'
+import { rankAfter, rankOfPlace } from '#core/base/ranks'
 import { must } from '#core/base/result'
 import { memberId } from '#core/access/access'
-import type { Command } from '#core/commands/registry'
+import { commandOf, type BareCommand } from '#core/commands/registry'
 import type { FieldTypeName, OptionColour, Value } from '#core/fields/contract'
-import { boardOf, fieldsOf, kindsOf, statusesOf } from '#core/model/reader'
+import { boardsOf, columnsOf, fieldsOf, kindsOf, limitOf, statusesOf } from '#core/model/reader'
 import type { Field, FieldId, Person, Project, ProjectId } from '#core/model/records'
-import { kindOfPattern, starterPattern } from '#core/projects/starter-pattern'
+import { kindOfPattern, optionsOf, starterPattern } from '#core/projects/starter-pattern'
 import type { OpenDatabase } from '../server/db/open'
 import { Room } from '../server/rooms/room'
 import type { Clock } from '../server/services/clock'
@@ -14,7 +15,6 @@ import { foundWorkspace } from '../server/services/founding'
 import { Chance } from './chance'
 import * as scenario from './scenario'
 
-type Bare<C> = C extends Command ? Omit<C, 'id' | 'v'> : never
 const timeZone = 'Europe/Berlin'
 const days = 14
 
@@ -53,7 +53,7 @@ const emailOf = (name: string): string =>
 
 /** Commands planned at moments, done in the order of these. */
 class Walk {
-  readonly #planned: { at: number; by: PersonId; make: () => Bare<Command> | undefined }[] = []
+  readonly #planned: { at: number; by: PersonId; make: () => BareCommand | undefined }[] = []
   constructor(
     readonly room: Room,
     readonly chance: Chance,
@@ -70,13 +70,13 @@ class Walk {
     return Math.min(at, this.end - 60_000 * (1 + this.chance.below(50)))
   }
 
-  plan(at: number, by: PersonId, make: () => Bare<Command> | undefined): void {
+  plan(at: number, by: PersonId, make: () => BareCommand | undefined): void {
     this.#planned.push({ at, by, make })
   }
 
-  async do(at: number, by: PersonId, bare: Bare<Command>): Promise<void> {
+  async do(at: number, by: PersonId, bare: BareCommand): Promise<void> {
     this.setMoment(at)
-    const command = { id: this.newId() as CommandId, v: 1, ...bare } as Command
+    const command = commandOf(this.newId() as CommandId, bare)
     const answer = await this.room.submit(command, by, new Date(at).toISOString())
     if ('problem' in answer) throw new Error(`demo: ${command.type}: ${JSON.stringify(answer.problem)}`)
   }
@@ -126,25 +126,36 @@ class Story {
     await this.walk.run()
   }
 
-  async #project(name: string, prefix: string, colour: Project['colour'], order: number): Promise<ProjectId> {
-    const body = starterPattern({ name, prefix, colour, order }, this.newId)
+  async #project(name: string, prefix: string, colour: Project['colour'], at: number): Promise<ProjectId> {
+    const body = starterPattern({ name, prefix, colour, rank: rankOfPlace(at), maker: this.owner }, this.newId)
     const { project, workflows } = body
-    const field = (label: string, type: FieldTypeName, at: number, options: readonly string[] = [], colours: readonly OptionColour[] = []): Field => ({
-      id: this.newId() as FieldId, project: project.id, name: label, help: '', type, order: at, archived: false,
-      settings: options.length ? { options: options.map((one, i) => ({ id: this.newId() as never, label: one, colour: colours[i % colours.length] ?? 'slate' })) } : {},
-    }) // prettier-ignore
-    if (prefix === 'GLH') {
-      body.fields.push(field('bay', 'oneOption', 7, scenario.bays, ['moss', 'bark', 'pond', 'rain', 'flax', 'lilac']))
-      body.fields.push(
-        field('tags', 'severalOptions', 8, scenario.tags, ['rain', 'blossom', 'moss', 'slate', 'iris', 'flax']),
-      )
-      body.fields.push(field('signed off', 'checkbox', 9))
+    const field = (label: string, type: FieldTypeName): Field => {
+      const one: Field = {
+        id: this.newId() as FieldId, project: project.id, name: label, help: '', type, settings: {}, archived: false,
+        rank: rankAfter(body.fields),
+      } // prettier-ignore
+      body.fields.push(one)
+      return one
     }
-    body.fields.push(field('notes', 'longText', 10))
+    const choice = (label: string, type: FieldTypeName, options: readonly string[], colours: readonly OptionColour[]) =>
+      body.options.push(
+        ...optionsOf(
+          field(label, type).id,
+          options.map((option, i) => [option, colours[i % colours.length] ?? 'slate'] as const),
+          this.newId,
+        ),
+      )
+    if (prefix === 'GLH') {
+      choice('bay', 'oneOption', scenario.bays, ['moss', 'bark', 'pond', 'rain', 'flax', 'lilac'])
+      choice('tags', 'severalOptions', scenario.tags, ['rain', 'blossom', 'moss', 'slate', 'iris', 'flax'])
+      field('signed off', 'checkbox')
+    }
+    field('notes', 'longText')
     const workflow = must(workflows[0], 'workflow').id
-    scenario.kinds.forEach((kind, i) =>
-      body.kinds.push(kindOfPattern(kind.name, kind.icon, project.id, workflow, 2 + i, this.newId)),
-    )
+    for (const { name, icon } of scenario.kinds)
+      body.kinds.push(
+        kindOfPattern({ name, icon, project: project.id, workflow, rank: rankAfter(body.kinds) }, this.newId),
+      )
     for (const view of body.views) {
       if (view.definition.layout === 'board')
         Object.assign(view, { name: prefix === 'GLH' ? 'The works' : prefix === 'VIS' ? 'Requests' : 'Packets' })
@@ -202,7 +213,7 @@ class Story {
   }
   #option(project: ProjectId, field: string, label: string): string {
     return must(
-      this.#field(project, field).settings.options?.find((one) => one.label === label),
+      this.walk.room.state.optionsOf(this.#field(project, field).id).find((one) => one.label === label),
       label,
     ).id
   }
@@ -318,16 +329,13 @@ class Story {
       this.#planDue(leaf, end, i)
     })
     if (counts['In hand'] === 8) {
-      const board = must(boardOf(this.walk.room.state, project), 'board')
-      const column = must(
-        board.definition.columns.find((one) => one.name === 'Being checked'),
-        'column',
-      )
+      const { state } = this.walk.room
+      const board = must(boardsOf(state, project)[0], 'board').id
+      const column = must(columnsOf(state, board).find((one) => one.name === 'Being checked'), 'column').id // prettier-ignore
       this.walk.plan(this.walk.at(2), this.owner, () => ({
-        type: 'board.limit',
-        board: board.id,
-        column: column.id,
-        from: column.limit,
+        type: 'limit.set',
+        column,
+        from: limitOf(state, column),
         to: 4,
       }))
     }

@@ -5,14 +5,14 @@ import { defineNuxtModule } from '@nuxt/kit'
 const fonts = ['source-sans-3-latin-wght-normal', 'bitter-latin-wght-normal', 'bitter-latin-wght-italic']
 
 /**
- * Has `app/replica/start.ts` built as a script of its own, and tells the server what it says and where the fonts are, so
+ * Has `app/worker/start.ts` built as a script of its own, and tells the server what it says and where the fonts are, so
  * that a signed-in page's HTML can hold the one and name the others (server/plugins/app-shell.ts).
  */
 export default defineNuxtModule({
   meta: { name: 'app-shell' },
   setup(_options, nuxt) {
     const shell = { start: '', fonts: [] as string[] }
-    const entry = join(nuxt.options.srcDir, 'replica/start.ts')
+    const entry = join(nuxt.options.srcDir, 'worker/start.ts')
     nuxt.hook('vite:extendConfig', (config, { isClient }) => {
       const input = config.build?.rollupOptions?.input
       if (!isClient || !input || typeof input !== 'object' || Array.isArray(input)) return
@@ -33,7 +33,7 @@ export default defineNuxtModule({
     })
     nuxt.hook('build:manifest', (manifest) => {
       for (const [id, { src }] of Object.entries(manifest))
-        if (src?.endsWith('replica/start.ts')) Reflect.deleteProperty(manifest, id)
+        if (src?.endsWith('worker/start.ts')) Reflect.deleteProperty(manifest, id)
       const chunks = Object.values(manifest)
       // Its error pages are not worth requests on every page.
       for (const chunk of chunks) if (chunk.isEntry) chunk.dynamicImports = []

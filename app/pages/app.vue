@@ -2,13 +2,13 @@
 import { nextTick, onBeforeUnmount, onMounted, ref } from 'vue'
 import { navigateTo, useNuxtApp } from 'nuxt/app'
 import { RouterView, useRoute, useRouter } from 'vue-router'
-import { loadOverlays } from '../overlays/overlays'
-import SearchBox from '../frame/SearchBox.vue'
-import { useChanges } from '../stores/changes'
-import { useDirectory } from '../stores/directory'
-import { useSession } from '../stores/session'
-import { afterPaint, stands } from '../stores/stands'
-import { useViews } from '../stores/views'
+import { loadOverlays } from '../parts/overlays'
+import SearchBox from '../shell/SearchBox.vue'
+import { useChanges } from '../data/changes'
+import { useDirectory } from '../data/directory'
+import { useSession } from '../data/session'
+import { afterPaint, stands } from '../data/stands'
+import { useViews } from '../data/views'
 import { words } from '../words'
 
 /** Everything behind sign-in, once the worker has told what there is. */
@@ -60,7 +60,7 @@ if (session.enter()) {
 <template>
   <RouterView v-if="directory.isReady" />
   <div v-else class="opening" role="status">
-    <p v-if="session.standing.line === 'down'">{{ words.signIn.noServer }}</p>
+    <p v-if="session.standing.link === 'down'">{{ words.signIn.noServer }}</p>
     <p v-else>{{ words.frame.opening(session.standing.progress) }}</p>
   </div>
   <SearchBox v-model="isSearching" @open="openItem" />

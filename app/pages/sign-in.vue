@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, onMounted, ref } from 'vue'
 import { navigateTo, useFetch } from 'nuxt/app'
-import { problemWords } from '#core/base/words'
+import { problemWords } from '#core/access/problem-words'
 import type { Problem } from '#core/base/result'
 import { PersonPebble } from '../parts/marks'
 import WrenMark from '../parts/WrenMark.vue'

@@ -1,15 +1,17 @@
 <script setup lang="ts">
 import { computed, nextTick, onMounted, ref } from 'vue'
 import { fieldTypes } from '#core/fields/registry'
+import type { Value } from '#core/fields/value'
+import { fieldContext } from '#core/model/reader'
 import type { Field, Item } from '#core/model/records'
-import { printDecimal } from '#core/base/decimals'
-import PopMenu from '../overlays/PopMenu.vue'
-import { useChanges } from '../stores/changes'
-import { useDirectory } from '../stores/directory'
+import PopMenu from './PopMenu.vue'
+import { useChanges } from '../data/changes'
+import { useDirectory } from '../data/directory'
 import { words } from '../words'
 import ChoiceList from './ChoiceList.vue'
 import { optionChoices, peopleChoices } from './choices'
 import { clearSeveral, setValue, toggle } from './edits'
+import { fieldParts } from './field-parts'
 
 /** The editor of one value, by its field's type. `leave`: it is done, with the key that ended it. */
 const props = defineProps<{ field: Field; item: Item; anchor: HTMLElement; typed?: string | undefined }>()
@@ -17,22 +19,18 @@ const emit = defineEmits<{ leave: [by: 'Enter' | 'Tab' | 'Escape' | 'blur'] }>()
 const changes = useChanges()
 const directory = useDirectory()
 
-const value = props.item.values[props.field.id] ?? null
-const several = computed(() => fieldTypes[props.field.type].several)
-const hasChoices = computed(() => several.value || props.field.type === 'oneOption')
-const choices = computed(() => (props.field.type === 'people' ? peopleChoices(directory) : optionChoices(props.field)))
+const value: Value = props.item.values[props.field.id] ?? null
+const type = computed(() => fieldTypes[props.field.type])
+const parts = computed(() => fieldParts[props.field.type])
+const several = computed(() => type.value.several)
+const choices = computed(() =>
+  type.value.choices === 'people' ? peopleChoices(directory) : optionChoices(directory, props.field),
+)
 const chosen = computed(() => {
   const held = props.item.values[props.field.id]
   return Array.isArray(held) ? (held as string[]) : held ? [String(held)] : []
 })
-const text = ref(
-  props.typed ??
-    (typeof value === 'number'
-      ? printDecimal(value, props.field.settings.decimals ?? 0)
-      : typeof value === 'string'
-        ? value
-        : ''),
-)
+const text = ref(props.typed ?? parts.value.input?.text(value, props.field) ?? '')
 const wrong = ref('')
 const input = ref<HTMLInputElement>()
 let isLeft = false
@@ -47,7 +45,7 @@ onMounted(
 
 async function save(by: 'Enter' | 'Tab' | 'blur'): Promise<void> {
   if (isLeft) return
-  const parsed = fieldTypes[props.field.type].parse(text.value, props.field.settings, directory.reader.names)
+  const parsed = type.value.parse(text.value, fieldContext(directory.reader, props.field))
   if (!parsed.ok) {
     wrong.value = await changes.wordsFor(parsed.problem)
     // What was typed stays, with the reason; leaving for elsewhere gives it up.
@@ -85,7 +83,7 @@ function onKey(event: KeyboardEvent): void {
 </script>
 
 <template>
-  <PopMenu v-if="hasChoices" :at="anchor" @close="leave('Escape')">
+  <PopMenu v-if="parts.editor === 'list'" :at="anchor" @close="leave('Escape')">
     <div class="pop">
       <ChoiceList
         :choices="choices"
@@ -103,11 +101,11 @@ function onKey(event: KeyboardEvent): void {
     <input
       ref="input"
       v-model="text"
-      :type="field.type === 'date' ? 'date' : 'text'"
-      :inputmode="field.type === 'number' ? 'decimal' : undefined"
+      :type="parts.input?.type"
+      :inputmode="parts.input?.isNumber ? 'decimal' : undefined"
       :aria-label="words.editor.edit(field.name)"
       :aria-invalid="!!wrong || undefined"
-      :class="{ number: field.type === 'number' }"
+      :class="{ number: parts.input?.isNumber }"
       @keydown="onKey"
       @blur="save('blur')"
     />

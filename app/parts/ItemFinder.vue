@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { ref, shallowRef, watch } from 'vue'
 import type { ProjectId } from '#core/model/records'
-import { useSession } from '../stores/session'
+import type { FoundItem } from '#core/queries/search'
+import { useAsk } from '../data/use-ask'
 import { words } from '../words'
 import FindList from './FindList.vue'
 
@@ -12,16 +13,16 @@ const emit = defineEmits<{
   found: [ids: readonly string[]]
   leave: []
 }>()
-const session = useSession()
+const ask = useAsk()
 const typed = ref('')
-const found = shallowRef<readonly { id: string; key: string; title: string }[]>([])
+const found = shallowRef<readonly FoundItem[]>([])
 /** Enter waits for the answer to what was typed last. */
 let asked: Promise<unknown> = Promise.resolve()
 watch(
   typed,
   async (text) => {
     // Over all projects nothing typed finds nothing; within one it shows what there is.
-    const answer = text.trim() || props.project ? session.api?.find(props.project, text) : undefined
+    const answer = text.trim() || props.project ? ask('search', { project: props.project, words: text }) : undefined
     asked = Promise.resolve(answer)
     const told = ((await answer) ?? []).filter((one) => one.id !== props.without)
     if (text !== typed.value) return

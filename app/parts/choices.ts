@@ -1,24 +1,64 @@
 import { compareText } from '#core/base/collation'
-import type { Field, ProjectId } from '#core/model/records'
-import type { useDirectory } from '../stores/directory'
+import type { Fact } from '#core/facts/contract'
+import type { Field, Project, ProjectId } from '#core/model/records'
+import { words } from '../words'
+import { statusesOfKind } from '#core/model/reader'
+import type { useDirectory } from '../data/directory'
 import type { Choice } from './ChoiceList.vue'
 
 type Directory = ReturnType<typeof useDirectory>
 
-export const statusChoices = (directory: Directory, project: ProjectId, counts?: Readonly<Record<string, number>>): Choice[] =>
-  directory.statuses(project).map((status) => ({
+/** The statuses of a project; with an item's kind, those that it can have. */
+export const statusChoices = (directory: Directory, project: ProjectId, kind?: string): Choice[] =>
+  (kind ? statusesOfKind(directory.reader, kind) : directory.statuses(project)).map((status) => ({
     id: status.id, label: status.name, leaf: { share: directory.share(status), colour: status.colour },
-    ...(counts && { count: counts[status.id] ?? 0 }),
   })) // prettier-ignore
 
-export const peopleChoices = (directory: Directory, counts?: Readonly<Record<string, number>>): Choice[] =>
+export const peopleChoices = (directory: Directory): Choice[] =>
   [...directory.reader.all('person')]
     .filter((person) => person.active)
     .sort((a, b) => compareText(a.name, b.name))
-    .map((person) => ({ id: person.id, label: person.name, person, ...(counts && { count: counts[person.id] ?? 0 }) }))
+    .map((person) => ({ id: person.id, label: person.name, person }))
 
 export const kindChoices = (directory: Directory, project: ProjectId): Choice[] =>
   directory.kinds(project).map((kind) => ({ id: kind.id, label: kind.name }))
 
-export const optionChoices = (field: Field): Choice[] =>
-  (field.settings.options ?? []).map((option) => ({ id: option.id, label: option.label, tint: option.colour }))
+/** The options of a field that can be chosen. */
+export const optionChoices = ({ reader }: Directory, field: Field): Choice[] =>
+  reader
+    .optionsOf(field.id)
+    .filter((option) => !option.archived)
+    .map(({ id, label, colour }) => ({ id, label, tint: colour }))
+
+/** What the language itself says among a fact's values. */
+const ownWords: Readonly<Record<string, string>> = {
+  me: words.phrase.me, craft: words.phrase.craft, nobody: words.phrase.nobody,
+} // prettier-ignore
+
+/** What a condition about a fact can ask for, each with its sign and, where they are given, how many items it would give. */
+export function factChoices(
+  directory: Directory,
+  project: Project,
+  fact: Fact,
+  counts?: Readonly<Record<string, number>>,
+): Choice[] {
+  const { reader } = directory
+  const count = (id: string) => (counts ? { count: counts[id === 'me' ? (directory.me?.id ?? '') : id] ?? 0 } : {})
+  const choices = (fact.values?.(reader, project) ?? []).map((value): Choice => {
+    const { id, name } = value
+    const status = reader.maybe('status', id)
+    const person = reader.maybe('person', id)
+    const option = reader.maybe('option', id)
+    return {
+      id,
+      label: ownWords[id] ?? name,
+      ...(status && { leaf: { share: directory.share(status), colour: status.colour } }),
+      ...(person && { person }),
+      ...(option && { tint: option.colour }),
+      ...(id === 'craft' ? {} : count(id)),
+    }
+  })
+  const [people, others] = [choices.filter((one) => one.person), choices.filter((one) => !one.person)]
+  const active = people.filter((one) => reader.maybe('person', one.id)?.active)
+  return [...others, ...active.sort((a, b) => compareText(a.label, b.label))]
+}

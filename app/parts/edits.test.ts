@@ -1,7 +1,7 @@
 import { beforeEach, describe, expect, it } from 'vitest'
 import type { Problem } from '#core/base/result'
 import type { Item } from '#core/model/records'
-import type { BareCommand } from '../stores/changes'
+import type { BareCommand } from '#core/commands/registry'
 import { clearSeveral, setValue, toggle } from './edits'
 
 type Again = (problem: Problem) => BareCommand | undefined

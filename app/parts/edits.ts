@@ -1,9 +1,10 @@
 /** What an editor asks for, as the command that does it. */
 import type { Problem } from '#core/base/result'
-import type { Value } from '#core/fields/contract'
+import type { BareCommand } from '#core/commands/registry'
+import type { Value } from '#core/fields/value'
 import type { Item } from '#core/model/records'
 import type { Setting } from '#core/items/set'
-import type { BareCommand, useChanges } from '../stores/changes'
+import type { useChanges } from '../data/changes'
 
 type Changes = ReturnType<typeof useChanges>
 

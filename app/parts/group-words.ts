@@ -3,9 +3,11 @@ import { dateIn, fromDayNumber, startOf } from '#core/base/dates'
 import { printDecimal } from '#core/base/decimals'
 import type { GroupKey, Total } from '#core/model/records'
 import type { GroupValue } from '#core/views/axes'
-import { maybeFact } from '#core/views/facts'
-import { maybeNamed } from '#core/views/names'
-import { numberWords, totalWords, type Wording } from '#core/views/sentence'
+import { maybeFact } from '#core/facts/registry'
+import { numberWords } from '#core/language/conditions'
+import { maybeNamed } from '#core/language/names'
+import { totalWords } from '#core/language/phrases'
+import type { Wording } from '#core/language/wording'
 import { words } from '../words'
 
 /** What a group is called. */
@@ -13,12 +15,12 @@ export function groupWords({ by, grain = 'day' }: GroupKey, value: GroupValue, w
   const { reader, project, day } = wording
   const fact = maybeFact(reader, project.id, by)
   if (!fact) return words.phrase.removed
-  if (value === null) return fact.kind === 'flag' ? words.group.not(fact.name) : by === 'parent' ? words.group.atTop : words.group.none(fact.name) // prettier-ignore
+  if (value === null) return fact.kind === 'flag' ? words.group.not(fact.name) : fact.isSingle ? words.group.atTop : words.group.none(fact.name) // prettier-ignore
   switch (fact.kind) {
     case 'flag':
       return fact.name
     case 'number':
-      return `${numberWords(fact, Number(value))} ${fact.field?.settings.unit ?? ''}`.trim()
+      return `${numberWords(fact, Number(value))} ${fact.unit}`.trim()
     case 'text':
       return String(value)
     case 'day':
@@ -62,7 +64,7 @@ function valueText({ name, of }: Total, value: number | null, { reader, project,
   if (!fact || !isValue) return String(value)
   if (fact.kind === 'day') return day(fromDayNumber(value))
   if (fact.kind === 'instant') return day(dateIn(reader.workspace().timeZone, new Date(value).toISOString()))
-  const { decimals = 0, unit = '' } = fact.field?.settings ?? {}
+  const { decimals, unit } = fact
   const scale = Number.isInteger(value) ? decimals : Math.max(decimals, fewestDigits)
   const digits = printDecimal(Math.round(value * 10 ** (scale - decimals)), scale)
   return `${digits} ${unit}`.trim()

@@ -13,13 +13,12 @@ import {
   mdiTextBoxOutline,
 } from '@mdi/js'
 import type { PlainDate } from '#core/base/dates'
-import { printDecimal } from '#core/base/decimals'
-import type { Field, Item, KindIcon } from '#core/model/records'
-import { useDirectory } from '../stores/directory'
+import type { Field, KindIcon } from '#core/model/records'
+import { useDirectory } from '../data/directory'
 import { words } from '../words'
 import { dayWords } from '../dates'
 
-type Directory = ReturnType<typeof useDirectory>
+export type Directory = ReturnType<typeof useDirectory>
 
 /** A sign: what stands in the element that carries its class. */
 export interface Mark {
@@ -29,7 +28,7 @@ export interface Mark {
   /** About how many letters wide it is. */
   readonly width: number
 }
-const drawn = (mark: Mark | undefined): VNode | undefined =>
+export const drawn = (mark: Mark | undefined): VNode | undefined =>
   mark && h('span', { class: mark.class, title: mark.title }, mark.content)
 
 const leafPath = 'M8 1.1C3.3 3.9 2.3 9 8 13.6 13.7 9 12.7 3.9 8 1.1Z'
@@ -141,7 +140,7 @@ export const PersonPebbles: FunctionalComponent<{ people: readonly string[] }> =
   drawn(pebbles(useDirectory(), people))
 PersonPebbles.props = ['people']
 
-const textMark = (text: string): Mark => ({ content: text, width: text.length })
+export const textMark = (text: string): Mark => ({ content: text, width: text.length })
 
 /** A due day: `today`, `27 Nov`, or how late it is in working days; the exact day on hover. */
 export function dueMark({ today, language }: Directory, due: PlainDate, late: number): Mark {
@@ -152,47 +151,11 @@ export const DueText: FunctionalComponent<{ due: string | undefined; late: numbe
   due ? drawn(dueMark(useDirectory(), due, late)) : undefined
 DueText.props = ['due', 'late']
 
-/** A field's value as it is shown in a cell, on a card and in the panel. */
-export function valueMark(directory: Directory, field: Field, item: Item, late: number): Mark | undefined {
-  const value = item.values[field.id]
-  if (value === undefined) return undefined
-  const { options, decimals, unit } = field.settings
-  switch (field.type) {
-    case 'people':
-      return pebbles(directory, value as readonly string[])
-    case 'oneOption':
-    case 'severalOptions': {
-      const held = (options ?? []).filter(({ id }) =>
-        Array.isArray(value) ? (value as string[]).includes(id) : value === id,
-      )
-      const content = held.map(({ label, colour }) =>
-        h('span', { class: 'opt', style: { '--t': `var(--${colour}-tint)`, '--x': `var(--${colour}-text)` } }, label),
-      )
-      return { class: 'options-mark', content, width: held.reduce((sum, { label }) => sum + label.length + 2, 0) }
-    }
-    case 'date':
-      return directory.reader.maybe('project', item.project)?.uses.due === field.id
-        ? dueMark(directory, value as PlainDate, late)
-        : textMark(dayWords(value as PlainDate, directory.language, directory.today))
-    case 'number':
-      return textMark(`${printDecimal(value as number, decimals ?? 0)} ${unit ?? ''}`.trim())
-    case 'checkbox':
-      return value ? textMark('✓') : undefined
-    case 'longText':
-      return textMark('¶')
-    case 'shortText':
-      return textMark(value as string)
-  }
+/** Options of a field beside each other, in the field's order. */
+export function optionMarks(directory: Directory, field: Field, ids: readonly string[]): Mark {
+  const held = directory.reader.optionsOf(field.id).filter(({ id }) => ids.includes(id))
+  const content = held.map(({ label, colour }) =>
+    h('span', { class: 'opt', style: { '--t': `var(--${colour}-tint)`, '--x': `var(--${colour}-text)` } }, label),
+  )
+  return { class: 'options-mark', content, width: held.reduce((sum, { label }) => sum + label.length + 2, 0) }
 }
-/** `named`: people with their names. */
-export const ValueText: FunctionalComponent<{ field: Field; item: Item; late: number; named?: boolean }> = (props) => {
-  const directory = useDirectory()
-  const sign = drawn(valueMark(directory, props.field, props.item, props.late))
-  if (!props.named || props.field.type !== 'people' || !sign) return sign
-  const ids = props.item.values[props.field.id] as readonly string[]
-  return h('span', { class: 'people-mark' }, [
-    sign,
-    h('span', ids.map((id) => directory.reader.names.person(id) ?? '').join(', ')),
-  ])
-}
-ValueText.props = { field: Object, item: Object, late: Number, named: Boolean }

@@ -1,6 +1,6 @@
 import { defineNuxtPlugin } from 'nuxt/app'
 
-/** A page's stores begin from what came along with it (replica/page-seed.ts): their own state need not be sent beside it. */
+/** A page's stores begin from what came along with it (data/page-seed.ts): their own state need not be sent beside it. */
 export default defineNuxtPlugin({
   name: 'no-state',
   dependsOn: ['pinia'],

@@ -1,15 +1,17 @@
 import { beforeEach, describe, expect, it, vi } from 'vitest'
 import { must } from '#core/base/result'
-import { fieldsOf, kindsOf, statusesOf } from '#core/model/reader'
-import type { Condition, ViewDefinition } from '#core/model/records'
+import { kindsOf, statusesOf } from '#core/model/reader'
+import { fieldRef } from '#core/facts/registry'
+import type { AutomaticFactName } from '#core/model/names'
+import type { Condition, FactRef, StatusId, ViewDefinition } from '#core/model/records'
 import { smallWorkspace, type Small } from '#core/test-kit/workspace'
 import { columnsOf, gridTemplate, leastWidth } from './table/columns'
 import { useAddItem } from './use-add-item'
 
 const around = vi.hoisted(() => ({ session: {} as object, directory: {} as object, changes: {} as { send?: unknown } }))
-vi.mock('../stores/session', () => ({ useSession: () => around.session }))
-vi.mock('../stores/directory', () => ({ useDirectory: () => around.directory }))
-vi.mock('../stores/changes', () => ({ useChanges: () => around.changes }))
+vi.mock('../data/session', () => ({ useSession: () => around.session }))
+vi.mock('../data/directory', () => ({ useDirectory: () => around.directory }))
+vi.mock('../data/changes', () => ({ useChanges: () => around.changes }))
 
 let small: Small
 let sent: { items: Record<string, unknown>[] }[]
@@ -28,11 +30,15 @@ beforeEach(() => {
   around.changes.send = (command: never) => (sent.push(command), Promise.resolve(!isRefused))
 })
 const statuses = () => statusesOf(small.state, small.project.id)
-function add(where: Condition[], status?: string) {
-  const definition = (): ViewDefinition => ({ v: 2, layout: 'table', where, group: [], sort: [], totals: [], show: [] })
-  return useAddItem(() => small.project, definition)('Sow leeks', status as never)
+function add(where: Condition[], status?: StatusId) {
+  const definition = (): ViewDefinition => ({ v: 3, layout: 'table', where, group: [], sort: [], totals: [], show: [] })
+  return useAddItem(() => small.project, definition)('Sow leeks', () => status)
 }
-const anyOf = (fact: string, values: string[]): Condition => ({ about: 'fact', fact, test: { is: 'anyOf', values } })
+const anyOf = (fact: AutomaticFactName | FactRef, values: string[]): Condition => ({
+  about: 'fact',
+  fact: typeof fact === 'string' ? { fact } : fact,
+  test: { is: 'anyOf', values },
+})
 const added = () => must(sent.at(-1)?.items[0], 'item')
 
 describe('what is typed into a view', () => {
@@ -66,12 +72,12 @@ describe('what is typed into a view', () => {
 
   it('has the values that its phrases ask for, whatever they leave open', async () => {
     const { uses } = small.project
-    const need = must(fieldsOf(small.state, small.project.id).find((one) => one.id === uses.need)?.settings.options?.[1], 'need') // prettier-ignore
+    const need = must(small.state.optionsOf(uses.need!)[1], 'need')
     await add([
-      { about: 'all', of: [anyOf(uses.need!, [need.id]), { about: 'fact', fact: uses.due!, test: { is: 'days', from: { of: 'week', n: 0 }, to: { of: 'week', n: 0, end: true } } }] },
+      { about: 'all', of: [anyOf(fieldRef(uses.need!), [need.id]), { about: 'fact', fact: fieldRef(uses.due!), test: { is: 'days', from: { of: 'week', n: 0 }, to: { of: 'week', n: 0, end: true } } }] },
       { about: 'none', of: [anyOf('phase', ['waiting'])] },
-      { about: 'fact', fact: uses.effort!, test: { is: 'between', from: 200, to: null } },
-      { about: 'any', of: [anyOf(uses.need!, [])] },
+      { about: 'fact', fact: fieldRef(uses.effort!), test: { is: 'between', from: 200, to: null } },
+      { about: 'any', of: [anyOf(fieldRef(uses.need!), [])] },
     ]) // prettier-ignore
     expect(added().values).toEqual({ [uses.need!]: need.id, [uses.due!]: '2026-11-29', [uses.effort!]: 200 })
     expect(added().status).toBe(statuses().find((one) => one.phase === 'active')!.id)

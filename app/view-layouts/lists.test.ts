@@ -1,6 +1,5 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { effectScope, nextTick, shallowRef, type EffectScope } from 'vue'
-import type { Stretch } from '#core/questions/questions'
 import { useLightRows } from './table/use-light-rows'
 import { useStretch } from './use-stretch'
 
@@ -52,14 +51,18 @@ describe('rows that fly past', () => {
 })
 
 describe('a stretch of a list', () => {
-  const stretchOf = (from: number, n: number): Stretch<number> => ({
+  interface Numbers {
+    readonly from: number
+    readonly rows: readonly number[]
+  }
+  const stretchOf = (from: number, n: number): Numbers => ({
     from,
     rows: Array.from({ length: n }, (_, i) => i),
   })
 
   it('is asked for well before its end comes into sight, one question at a time', async () => {
     const shown = shallowRef(lines(0, 30))
-    const stretch = shallowRef<Stretch<number> | undefined>(stretchOf(0, 800))
+    const stretch = shallowRef<Numbers | undefined>(stretchOf(0, 800))
     const looks: [number, number][] = []
     scope.run(() => useStretch(shown, () => stretch.value, () => 10_000, (from, to) => looks.push([from, to]))) // prettier-ignore
     shown.value = lines(500, 530)
@@ -80,14 +83,14 @@ describe('a stretch of a list', () => {
 
   it('is not asked for beyond the last row, nor before the first rows are painted', async () => {
     const shown = shallowRef(lines(0, 30))
-    const stretch = shallowRef<Stretch<number>>()
+    const stretch = shallowRef<Numbers>()
     const looks: [number, number][] = []
     scope.run(() => useStretch(shown, () => stretch.value, () => 80, (from, to) => looks.push([from, to]))) // prettier-ignore
     stretch.value = stretchOf(0, 80)
     await nextTick()
     await vi.advanceTimersByTimeAsync(1000)
     expect(looks).toEqual([])
-    const longer = shallowRef<Stretch<number>>()
+    const longer = shallowRef<Numbers>()
     const more: [number, number][] = []
     scope.run(() => useStretch(shown, () => longer.value, () => 500, (from, to) => more.push([from, to]))) // prettier-ignore
     longer.value = stretchOf(0, 80)

@@ -1,10 +1,9 @@
 import { v7 } from 'uuid'
-import { must } from '#core/base/result'
-import type { ItemId, PersonId, Project, StatusId, ViewDefinition } from '#core/model/records'
 import { fitting } from '#core/views/fitting'
-import { useChanges } from '../stores/changes'
-import { useDirectory } from '../stores/directory'
-import { useSession } from '../stores/session'
+import type { ItemId, PersonId, Project, StatusId, ViewDefinition } from '#core/model/records'
+import { useChanges } from '../data/changes'
+import { useDirectory } from '../data/directory'
+import { useSession } from '../data/session'
 
 /** Adds an item so that it belongs where it was typed: with a status, people and values that the view's phrases ask for. */
 export function useAddItem(project: () => Project, definition: () => ViewDefinition) {
@@ -12,21 +11,14 @@ export function useAddItem(project: () => Project, definition: () => ViewDefinit
   const directory = useDirectory()
   const session = useSession()
 
-  return async (title: string, status?: StatusId): Promise<ItemId | undefined> => {
-    const { id } = project()
+  /** `statusIn`: the status that an item of the kind gets in place of the fitting one. Undefined: it was not added. */
+  return async (title: string, statusIn?: (kind: string) => StatusId | undefined): Promise<ItemId | undefined> => {
     const item = v7() as ItemId
     const viewer = { me: session.me as PersonId, today: directory.today }
-    const fits = fitting(directory.reader, project(), definition().where, viewer)
-    const kind = must(directory.kinds(id)[0], 'kind').id
-    const one = {
-      item,
-      project: id,
-      kind,
-      title,
-      status: status ?? must(fits.status, 'status').id,
-      parent: fits.parent,
-      values: fits.values,
-    }
+    const { kind, status, parent, values } = fitting(directory.reader, project(), definition().where, viewer)
+    const given = kind && (statusIn?.(kind.id) ?? status?.id)
+    if (!given) return undefined
+    const one = { item, project: project().id, kind: kind.id, title, status: given, parent, values }
     return (await changes.send({ type: 'items.add', items: [one] })) ? item : undefined
   }
 }

@@ -1,6 +1,6 @@
 import { watch, type Ref } from 'vue'
-import type { Stretch } from '#core/questions/questions'
-import { afterPaint } from '../stores/stands'
+
+import { afterPaint } from '../data/stands'
 
 interface InSight {
   readonly index: number
@@ -15,7 +15,7 @@ const ahead = 160
  */
 export function useStretch(
   shown: Ref<readonly InSight[]>,
-  stretch: () => Stretch<unknown> | undefined,
+  stretch: () => { readonly from: number; readonly rows: readonly unknown[] } | undefined,
   total: () => number,
   look: (from: number, to: number) => void,
 ): void {

@@ -3,7 +3,7 @@ import { compareText, foldText } from '#core/base/collation'
 import { dayNumber } from '#core/base/dates'
 import type { Item } from '#core/model/records'
 import { evaluate, planOf } from '#core/views/evaluate'
-import { viewContext } from '#core/views/sources'
+import { viewContext } from '#core/facts/contract'
 import { emptyProject, itemsOf, viewer, people, project, today, views } from '../engine-data'
 import { median } from '../line'
 

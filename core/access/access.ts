@@ -1,36 +1,52 @@
+import { tieId } from '../base/ids'
 import { problem, type Problem } from '../base/result'
-import type { Reader } from '../model/reader'
-import { roles, type PersonId, type ProjectId, type Role } from '../model/records'
+import type { Actor } from '../change/actor'
+import type { Lookup, Scope } from '../model/entities'
+import type { Member, Person, PersonId, ProjectId, Role } from '../model/records'
+import { rolesTable, type Act, type ProjectAct, type WorkspaceAct } from './acts'
 
-/**
- * Owners and leads of the workspace have that role in every project; contributors and readers have one where they are
- * members. The higher of both counts. A person without a role has no account and may do nothing.
- */
-export function roleIn(reader: Reader, person: PersonId, project: ProjectId): Role | undefined {
-  const own = reader.maybe('person', person)
-  if (!own?.active || !own.role) return undefined
-  const member = reader.maybe('member', memberId(project, person))?.role
-  const everywhere = own.role === 'owner' || own.role === 'lead' ? own.role : undefined
-  return highest(everywhere, member)
+export const memberId = (project: string, person: string): Member['id'] => tieId<'member'>(project, person)
+
+/** A person with an account; undefined for everyone else: people without one, who have left, who never were. */
+function accountOf(found: Lookup, person: string): (Person & { readonly role: Role }) | undefined {
+  const own = found.maybe('person', person)
+  return own?.active && own.role ? { ...own, role: own.role } : undefined
 }
 
-export const memberId = (project: string, person: string): string => `${project}/${person}`
-
-const highest = (a: Role | undefined, b: Role | undefined): Role | undefined => (rank(a) >= rank(b) ? a : b)
-const rank = (role: Role | undefined): number => (role ? roles.indexOf(role) : -1)
-
-export const isAtLeast = (role: Role | undefined, least: Role): boolean => rank(role) >= rank(least)
-
-export const mayRead = (reader: Reader, person: PersonId, project: ProjectId): boolean =>
-  roleIn(reader, person, project) !== undefined
-
-/** Undefined where the person has at least that role in the project. */
-export function needsRole(reader: Reader, person: PersonId, project: ProjectId, least: Role): Problem | undefined {
-  return isAtLeast(roleIn(reader, person, project), least) ? undefined : problem('not-allowed', { needs: least })
+/** What someone may do in a project: what their role in the workspace gives everywhere, and what membership adds. */
+export function actsIn(found: Lookup, person: PersonId, project: ProjectId): ReadonlySet<ProjectAct> {
+  const own = accountOf(found, person)
+  if (!own) return new Set()
+  const member = found.maybe('member', memberId(project, person))?.role
+  return new Set([...rolesTable[own.role].everywhere, ...(member ? rolesTable[member].asMember : [])])
 }
 
-/** Undefined where the person has at least that role in the workspace. */
-export function needsWorkspaceRole(reader: Reader, person: PersonId, least: Role): Problem | undefined {
-  const own = reader.maybe('person', person)
-  return own?.active && isAtLeast(own.role ?? undefined, least) ? undefined : problem('not-allowed', { needs: least })
+/** Whether someone may do an act of the workspace, or one in a project. */
+export function may(found: Lookup, by: Actor, act: WorkspaceAct): boolean
+export function may(found: Lookup, by: Actor, act: ProjectAct, project: ProjectId): boolean
+export function may(found: Lookup, by: Actor, act: Act, project?: ProjectId): boolean {
+  if (project !== undefined) return actsIn(found, by.person, project).has(act as ProjectAct)
+  const own = accountOf(found, by.person)
+  return !!own && rolesTable[own.role].inWorkspace.includes(act as WorkspaceAct)
+}
+
+/** Why someone may not; undefined where they may. */
+export function refusal(found: Lookup, by: Actor, act: WorkspaceAct): Problem | undefined
+export function refusal(found: Lookup, by: Actor, act: ProjectAct, project: ProjectId): Problem | undefined
+export function refusal(found: Lookup, by: Actor, act: Act, project?: ProjectId): Problem | undefined {
+  const isAllowed =
+    project === undefined ? may(found, by, act as WorkspaceAct) : may(found, by, act as ProjectAct, project)
+  return isAllowed ? undefined : problem('not-allowed', { act })
+}
+
+export const maySee = (found: Lookup, person: PersonId, project: ProjectId): boolean =>
+  actsIn(found, person, project).has('see project')
+
+/** Whether a person belongs to a scope now. */
+export function isIn(found: Lookup, person: PersonId, scope: Scope | undefined): boolean {
+  if (!scope) return false
+  if (scope.of === 'workspace') return true
+  if (!maySee(found, person, scope.project)) return false
+  if (scope.of === 'project' || scope.maker === person || scope.audience.of === 'project') return true
+  return scope.audience.of === 'people' && scope.audience.people.includes(person)
 }

@@ -19,7 +19,7 @@ import { printDecimal, tryParseDecimal } from './decimals'
 import { rankBetween, ranksBetween } from './ranks'
 import { problemCodes } from './result'
 import { changeIds, isSameValue } from './sorted-ids'
-import { problemWords } from './words'
+import { problemWords } from '../access/problem-words'
 
 const calendar = { workingWeek: [1, 2, 3, 4, 5], holidays: ['2026-12-25'] }
 
@@ -207,7 +207,7 @@ it('there is a sentence for every problem, and it never says undefined where the
   const said = {
     what: 'R1',
     other: 'R2',
-    needs: 'lead',
+    act: 'change items',
     text: 'x',
     length: 600,
     most: 500,

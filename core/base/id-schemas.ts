@@ -15,3 +15,10 @@ export const boardId = idSchema<'board'>()
 export const viewId = idSchema<'view'>()
 export const optionId = idSchema<'option'>()
 export const commandId = idSchema<'command'>()
+export const columnId = z.string().check(z.minLength(1), z.maxLength(64)) as unknown as z.ZodMiniType<
+  Id<'column'>,
+  string
+>
+/** The ids of two records with a slash between. */
+export const tieIdOf = <T extends string>() =>
+  z.string().check(z.regex(/^[^/\s]{1,64}\/[^/\s]{1,64}$/)) as unknown as z.ZodMiniType<Id<T>, string>

@@ -16,6 +16,20 @@ export const ranksBetween = (before: Rank | undefined, after: Rank | undefined, 
 export const rankBetween = (before: Rank | undefined, after: Rank | undefined): Rank =>
   generateKeyBetween(before ?? null, after ?? null)
 
+/** The key after the last of some records; the first key there is where there are none. */
+export const rankAfter = (all: Iterable<{ readonly rank: Rank }>): Rank => {
+  let last: Rank | undefined
+  for (const { rank } of all) if (last === undefined || rank > last) last = rank
+  return rankBetween(last, undefined)
+}
+
+const digits = '0123456789ABCDEFGHIJKLMNOPQRSTUVWXYZabcdefghijklmnopqrstuvwxyz'
+/** The key of a place that is a whole number, 0 to 3,843; beyond that the last. Places compare as their keys do. */
+export function rankOfPlace(place: number): Rank {
+  const n = Math.min(Math.max(0, Math.trunc(place)), 62 * 62 - 1)
+  return `b${digits.charAt(Math.floor(n / 62))}${digits.charAt(n % 62)}`
+}
+
 /** Orders by rank, ties by id. */
 export const compareRanked = (
   a: { readonly rank: Rank; readonly id: string },

@@ -19,6 +19,7 @@ export interface ProblemPlace {
 export const problemCodes = [
   'changed-meanwhile',
   'gone',
+  'in-use',
   'not-allowed',
   'not-signed-in',
   'id-taken',

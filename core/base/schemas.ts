@@ -9,3 +9,5 @@ export const list = <T extends z.ZodMiniType>(of: T, most: number, least = 0) =>
   z.array(of).check(z.minLength(least), z.maxLength(most))
 export const name = z.string().check(z.trim(), z.minLength(1), z.maxLength(120))
 export const email = z.email().check(z.maxLength(200))
+/** A fractional ordering key (`ranks.ts`). */
+export const rank = z.string().check(z.regex(/^[0-9A-Za-z]{1,80}$/))

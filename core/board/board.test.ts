@@ -1,63 +1,68 @@
 import { beforeEach, describe, expect, it } from 'vitest'
 import { must } from '../base/result'
-import { judge } from '../commands/registry'
-import { boardOf } from '../model/reader'
-import type { Board, Column, Person } from '../model/records'
-import { contextOf, run, smallWorkspace, type Small } from '../test-kit/workspace'
+import { judge, type Command } from '../commands/registry'
+import { boardsOf, columnsOf, heldBy, kindsOf, limitOf } from '../model/reader'
+import type { BoardColumn, Person } from '../model/records'
+import { command, contextOf, run, smallWorkspace, type Small } from '../test-kit/workspace'
+import { ColumnPlaces } from './columns'
 
 let small: Small
-let board: Board
-let column: Column
-const now = () => must(boardOf(small.state, small.project.id), 'board')
+let column: BoardColumn
+const columns = () => columnsOf(small.state, must(boardsOf(small.state, small.project.id)[0], 'board').id)
 beforeEach(() => {
   small = smallWorkspace()
-  board = now()
-  column = must(board.definition.columns[2], 'column')
+  column = must(columns()[2], 'column')
 })
-const setting = (from: number | null, to: number | null, more: object = {}) =>
-  ({
-    id: small.ids.command(),
-    type: 'board.limit',
-    v: 1,
-    board: board.id,
-    column: column.id,
-    from,
-    to,
-    ...more,
-  }) as const
-function answer(command: ReturnType<typeof setting>, by: Person = small.people.lead): unknown {
-  const patch = judge(small.state, command, contextOf(command, by.id))
-  if (!patch.ok) return patch.problem
+const setting = (from: number | null, to: number | null, of: string = column.id) =>
+  command(small.ids, { type: 'limit.set', column: of as never, from, to })
+function answer(command: Command, by: Person = small.people.lead): unknown {
+  const judged = judge(small.state, command, contextOf(command, by.id))
+  if (!judged.ok) return judged.problem
   run(small.state, command, by.id)
-  return now().definition.columns.find((one) => one.id === column.id)?.limit
+  return limitOf(small.state, column.id)
 }
 
 describe('the limit of a column', () => {
   it('is set, changed and taken off, and no other column with it', () => {
-    expect([answer(setting(column.limit, 6)), answer(setting(6, 0)), answer(setting(0, null))]).toEqual([6, 0, null])
-    const others = (one: Board) => one.definition.columns.filter(({ id }) => id !== column.id)
-    expect(others(now())).toEqual(others(board))
+    const others = () => columns().filter(({ id }) => id !== column.id).map(({ id }) => limitOf(small.state, id)) // prettier-ignore
+    const before = others()
+    expect([answer(setting(6, 4)), answer(setting(4, 0)), answer(setting(0, null))]).toEqual([4, 0, null])
+    expect(others()).toEqual(before)
   })
 
-  it('is for leads', () => {
+  it('is for those who set up the project', () => {
     for (const by of [small.people.contributor, small.people.reader])
-      expect(answer(setting(column.limit, 3), by)).toMatchObject({ code: 'not-allowed', said: { needs: 'lead' } })
+      expect(answer(setting(6, 3), by)).toMatchObject({ code: 'not-allowed', said: { act: 'set up project' } })
   })
 
-  it('of the same board is told with both numbers where somebody set it meanwhile', () => {
-    answer(setting(column.limit, 9))
-    expect(answer(setting(column.limit, 5))).toMatchObject({
+  it('is told with both numbers where somebody set it meanwhile', () => {
+    answer(setting(6, 9))
+    expect(answer(setting(6, 5))).toMatchObject({
       code: 'changed-meanwhile',
       at: [{ field: 'limit', yours: 5, stored: 9 }],
     })
     // What is there already is no conflict, and changes nothing.
-    const again = setting(column.limit, 9)
-    expect(run(small.state, again, small.people.lead.id)).toEqual([])
+    expect(run(small.state, setting(6, 9), small.people.lead.id)).toEqual([])
   })
 
   it('is none below zero, and none of a column that is not there', () => {
-    expect(answer(setting(column.limit, -1))).toMatchObject({ code: 'limit-below-zero' })
-    expect(answer(setting(null, 3, { column: 'nowhere' }))).toMatchObject({ code: 'gone' })
-    expect(answer(setting(null, 3, { board: small.ids.next() }))).toMatchObject({ code: 'gone' })
+    expect(answer(setting(6, -1))).toMatchObject({ code: 'limit-below-zero' })
+    expect(answer(setting(null, 3, 'nowhere'))).toMatchObject({ code: 'gone' })
+  })
+})
+
+describe('what a column holds', () => {
+  it('is each status for every kind, and for a named kind another column may hold it', () => {
+    const { state, project } = small
+    const board = must(boardsOf(state, project.id)[0], 'board').id
+    const [first, second] = columns()
+    const status = must(heldBy(state, first!.id)[0], 'status').status
+    const kind = kindsOf(state, project.id)[0]!.id
+    expect(new ColumnPlaces(state, board).columnOf(kind, status)?.id).toBe(first!.id)
+    const id = `${second!.id}/${status}` as never
+    state.put('columnStatus', id, { id, column: second!.id, status, kind })
+    expect(new ColumnPlaces(state, board).columnOf(kind, status)?.id).toBe(second!.id)
+    expect(new ColumnPlaces(state, board).columnOf('another', status)?.id).toBe(first!.id)
+    expect(new ColumnPlaces(state, board).columnOf(kind, 'another')).toBeUndefined()
   })
 })

@@ -1,6 +1,6 @@
-import type { Reader } from '../model/reader'
-import type { Board, Column, ProjectId } from '../model/records'
 import { assertNever } from '../base/result'
+import { columnsOf, type Reader } from '../model/reader'
+import type { BoardColumn, ProjectId } from '../model/records'
 
 /** How much room a column has. `none`: it has no limit. */
 export type Room =
@@ -48,22 +48,46 @@ export function dropWords(held: number, limit: number | null, n: number): string
   }
 }
 
+/** Which column of a board an item of a kind and a status is in. */
+export class ColumnPlaces {
+  /** By status: the column for every kind, and those for named ones. */
+  readonly #byStatus = new Map<string, { all?: BoardColumn; readonly byKind: Map<string, BoardColumn> }>()
+  readonly columns: readonly BoardColumn[]
+
+  constructor(reader: Reader, board: string) {
+    this.columns = columnsOf(reader, board)
+    const byId = new Map(this.columns.map((column) => [column.id as string, column]))
+    for (const { column, status, kind } of reader.all('columnStatus')) {
+      const its = byId.get(column)
+      if (!its) continue
+      const places = this.#byStatus.get(status) ?? { byKind: new Map<string, BoardColumn>() }
+      this.#byStatus.set(status, places)
+      if (kind) places.byKind.set(kind, its)
+      else places.all = its
+    }
+  }
+
+  /** Undefined: no column of the board holds it. A column for the kind itself goes before one for every kind. */
+  columnOf(kind: string, status: string): BoardColumn | undefined {
+    const places = this.#byStatus.get(status)
+    return places && (places.byKind.get(kind) ?? places.all)
+  }
+}
+
 /**
- * How many items each column holds: every unarchived item of the project whose status the column holds, at every
- * level, whatever a view leaves out.
+ * How many items each column holds, by its id: every item of the project that is not archived and whose status the column
+ * holds for its kind, at every level, whatever a view leaves out.
  */
-export function heldByColumn(reader: Reader, project: ProjectId, board: Board): Map<string, number> {
-  const columnOf = columnByStatus(board)
-  const held = new Map(board.definition.columns.map((column) => [column.id, 0]))
-  const { status, listed, n } = reader.table(project)
-  const byCode = new Int32Array(status.codes.ids.length)
-  for (let row = 0; row < n; row++) byCode[status.a[row]!]! += listed[row]!
-  byCode.forEach((count, code) => {
-    const column = columnOf.get(status.codes.ids[code]!)
+export function heldByColumn(reader: Reader, project: ProjectId, places: ColumnPlaces): Map<string, number> {
+  const held = new Map(places.columns.map((column) => [column.id as string, 0]))
+  const { kind, status, listed, n } = reader.table(project)
+  const kinds = kind.codes.ids.length
+  const counts = new Int32Array(status.codes.ids.length * kinds)
+  for (let row = 0; row < n; row++) counts[status.a[row]! * kinds + kind.a[row]!]! += listed[row]!
+  counts.forEach((count, at) => {
+    if (!count) return
+    const column = places.columnOf(kind.codes.ids[at % kinds]!, status.codes.ids[Math.floor(at / kinds)]!)
     if (column) held.set(column.id, (held.get(column.id) ?? 0) + count)
   })
   return held
 }
-
-export const columnByStatus = (board: Board): Map<string, Column> =>
-  new Map(board.definition.columns.flatMap((column) => column.statuses.map((status) => [status, column] as const)))

@@ -1,41 +1,49 @@
 import * as z from 'zod/mini'
-import { text, whole } from '../base/schemas'
+import { whole } from '../base/schemas'
 import * as ids from '../base/id-schemas'
-import { must, ok, problem } from '../base/result'
-import { isSameValue } from '../base/sorted-ids'
-import { needsRole } from '../access/access'
-import { defineCommand } from '../change/command'
+import { problem } from '../base/result'
+import { refusal } from '../access/access'
+import { applied, defineCommand } from '../change/command'
+import type { Change } from '../change/patch'
+import { limitId, limitOf, type Reader } from '../model/reader'
+import type { ProjectId } from '../model/records'
 
-/** Sets how many items a column should hold at most; null: as many as come. */
+/** Sets how many items a column should hold at most; null: as many as come. Carries the limit it was made from. */
 export const setLimit = defineCommand({
-  type: 'board.limit',
+  type: 'limit.set',
   v: 1,
   body: z.object({
-    board: ids.boardId,
-    column: text(64),
+    column: ids.columnId,
     from: z.nullable(whole()),
     to: z.nullable(whole(undefined, 9999)),
   }),
-  projects: (reader, body) => [reader.maybe('board', body.board)?.project ?? []].flat(),
-  check(reader, body, context) {
-    const board = reader.maybe('board', body.board)
-    const column = board?.definition.columns.find((one) => one.id === body.column)
-    if (!board || !column) return problem('gone')
-    const refused = needsRole(reader, context.by, board.project, 'lead')
+  projects: (reader, body) => [projectOf(reader, body.column) ?? []].flat(),
+  check(reader, { column, from, to }, context) {
+    const project = projectOf(reader, column)
+    if (!project) return problem('gone')
+    const refused = refusal(reader, context.by, 'set up project', project)
     if (refused) return refused
-    if (body.to !== null && body.to < 0) return problem('limit-below-zero')
-    return isSameValue(column.limit, body.from) || isSameValue(column.limit, body.to)
+    if (to !== null && to < 0) return problem('limit-below-zero')
+    const stored = limitOf(reader, column)
+    return stored === from || stored === to
       ? undefined
-      : problem('changed-meanwhile', undefined, [{ field: 'limit', yours: body.to, stored: column.limit }])
+      : problem('changed-meanwhile', undefined, [{ field: 'limit', yours: to, stored }])
   },
-  apply(reader, body) {
-    const board = must(reader.maybe('board', body.board), 'board')
-    const columns = board.definition.columns.map((one) => (one.id === body.column ? { ...one, limit: body.to } : one))
-    const after = { ...board.definition, columns }
-    return ok(
-      isSameValue(after, board.definition)
-        ? []
-        : [{ entity: 'board', id: board.id, field: 'definition', before: board.definition, after }],
-    )
+  apply(reader, { column, to }) {
+    const before = reader.maybe('limit', limitId(column))
+    return applied(before?.most === to || (!before && to === null) ? [] : [limitChange(column, before?.most, to)])
   },
 })
+
+function limitChange(column: string, before: number | undefined, after: number | null): Change {
+  const id = limitId(column)
+  if (before !== undefined && after !== null) return { entity: 'limit', id, field: 'most', before, after }
+  const record = (most: number | null | undefined) =>
+    most === null || most === undefined ? null : { id, column, most }
+  return { entity: 'limit', id, field: '*', before: record(before), after: record(after) }
+}
+
+function projectOf(reader: Reader, column: string): ProjectId | undefined {
+  const board = reader.maybe('column', column)?.board
+  return board && reader.maybe('board', board)?.project
+}

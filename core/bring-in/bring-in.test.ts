@@ -4,7 +4,7 @@ import { must } from '../base/result'
 import { applyPatch } from '../change/patch'
 import { judge, type Command } from '../commands/registry'
 import { kindsOf, statusesOf } from '../model/reader'
-import { contextOf, run, smallWorkspace, type Small } from '../test-kit/workspace'
+import { contextOf, entryOf, run, smallWorkspace, type Small } from '../test-kit/workspace'
 import { guessType, proposeColumns } from './columns'
 import { parseCsv, type CsvTable } from './csv'
 import { mostRecords } from './limits'
@@ -29,7 +29,7 @@ function planOf(small: Small, text: string, choices = none): Plan {
     small.ids.next,
   )
 }
-const command = (small: Small, plan: Plan): Command => ({
+const bringing = (small: Small, plan: Plan): Command => ({
   id: small.ids.command(),
   type: 'bring-in',
   v: 1,
@@ -69,10 +69,10 @@ describe('the restoration file', () => {
   it('is applied whole, and taken back whole', () => {
     const small = smallWorkspace()
     const before = small.state.snapshot()
-    const bring = command(small, planOf(small, sample))
+    const bring = bringing(small, planOf(small, sample))
     const patch = run(small.state, bring, small.people.owner.id)
     expect([...small.state.itemsOf(small.project.id)]).toHaveLength(412)
-    const entry = { sequence: 1, command: bring.id, type: bring.type, v: 1, by: small.people.owner.id, at: '', patch }
+    const entry = entryOf(bring, small.people.owner.id, patch)
     run(small.state, { id: small.ids.command(), type: 'revert', v: 1, of: bring.id }, small.people.owner.id, {
       entryOf: () => entry,
     })
@@ -151,7 +151,7 @@ describe('other files', () => {
 
   it('puts rows under items that are there already, by outside reference or key', () => {
     const small = smallWorkspace()
-    run(small.state, command(small, planOf(small, 'Ref,Title\nA1,Beds\n')), small.people.owner.id)
+    run(small.state, bringing(small, planOf(small, 'Ref,Title\nA1,Beds\n')), small.people.owner.id)
     const plan = planOf(small, 'Ref,Title,Part of\nA2,North bed,A1\nA3,South bed,GLH-1\nA1,again,\n')
     expect(plan.body.items.map((item) => item.parent)).toEqual(
       [...small.state.itemsOf(small.project.id)].flatMap((item) => [item.id, item.id]),
@@ -164,7 +164,7 @@ describe('other files', () => {
     const plan = planOf(small, 'Title,Bay\na,x\nb,x\nc,x\n')
     const refused = judge(
       small.state,
-      command(small, plan),
+      bringing(small, plan),
       contextOf({ id: small.ids.command() }, small.people.contributor.id),
     )
     expect(refused).toMatchObject({ ok: false, problem: { code: 'not-allowed' } })
@@ -172,7 +172,7 @@ describe('other files', () => {
 
   it('leaves alone on undo what others have changed since', () => {
     const small = smallWorkspace()
-    const bring = command(small, planOf(small, 'Title,Part of,Ref\nBeds,,A\nNorth,A,B\nPots,,C\n'))
+    const bring = bringing(small, planOf(small, 'Title,Part of,Ref\nBeds,,A\nNorth,A,B\nPots,,C\n'))
     const patch = run(small.state, bring, small.people.owner.id)
     const north = must(
       [...small.state.itemsOf(small.project.id)].find((item) => item.title === 'North'),
@@ -188,13 +188,13 @@ describe('other files', () => {
       },
       small.people.lead.id,
     )
-    const entry = { sequence: 1, command: bring.id, type: bring.type, v: 1, by: small.people.owner.id, at: '', patch }
+    const entry = entryOf(bring, small.people.owner.id, patch)
     const back = judge(
       small.state,
       { id: small.ids.command(), type: 'revert', v: 1, of: bring.id },
       contextOf({ id: small.ids.command() }, small.people.owner.id, { entryOf: () => entry }),
     )
-    if (back.ok) applyPatch(small.state, back.value)
+    if (back.ok) applyPatch(small.state, back.value.patch)
     // North was changed and Beds holds it: both stay; Pots goes.
     expect([...small.state.itemsOf(small.project.id)].map((item) => item.title).sort()).toEqual(['Beds', 'Far north'])
   })

@@ -3,8 +3,10 @@ import { looksLikeDate } from '../base/dates'
 import { tryParseDecimal } from '../base/decimals'
 import { splitSeveral, type FieldTypeName } from '../fields/contract'
 import { wordsForNo, wordsForYes } from '../fields/checkbox'
+import { useNames } from '../model/names'
 import { fieldsOf, type Reader } from '../model/reader'
 import type { Field, ProjectId } from '../model/records'
+import { uses } from '../model/uses'
 import type { CsvTable } from './csv'
 
 /** What a column of the file becomes. */
@@ -34,15 +36,6 @@ const builtIn: Readonly<Record<'title' | 'kind' | 'status' | 'parent', readonly 
   parent: ['part of', 'parent', 'inside', 'belongs to', 'under'],
 }
 const references = ['ref', 'reference', 'id', 'key', 'no', 'number', referenceName]
-/** Words that people write over a column, for each use of a field. */
-const uses: Readonly<Record<string, readonly string[]>> = {
-  assignees: ['assignees', 'who', 'assigned to', 'person', 'people', 'owner', 'responsible', 'done by'],
-  reviewer: ['reviewer', 'checked by', 'checks it', 'reviewed by'],
-  effort: ['effort', 'hours', 'estimate', 'work'],
-  start: ['start', 'from', 'begins', 'starts'],
-  due: ['due', 'until', 'deadline', 'end', 'due date', 'finish by'],
-  need: ['need', 'priority', 'how urgent'],
-}
 
 /** A column's header without what stands in brackets: `Effort (h)` is `Effort`. */
 const bare = (header: string): string => header.replace(/\s*[([].*?[)\]]\s*$/, '').trim()
@@ -84,8 +77,8 @@ export function proposeColumns(table: CsvTable, reader: Reader, project: Project
 
 function fieldInUse(reader: Reader, project: ProjectId, fields: readonly Field[], header: string): Field | undefined {
   const inUse = reader.maybe('project', project)?.uses
-  const use = Object.keys(uses).find((name) => isOneOf(uses[name] ?? [], header))
-  const id = use && inUse?.[use as keyof typeof inUse]
+  const use = useNames.find((name) => isOneOf(uses[name].headers, header))
+  const id = use && inUse?.[use]
   return id ? fields.find((field) => field.id === id) : undefined
 }
 

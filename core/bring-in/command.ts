@@ -2,19 +2,19 @@ import * as z from 'zod/mini'
 import { list, text } from '../base/schemas'
 import * as ids from '../base/id-schemas'
 import { ranksBetween } from '../base/ranks'
-import { firstProblem, must, ok, problem, type Problem } from '../base/result'
-import { needsRole, needsWorkspaceRole } from '../access/access'
-import { defineCommand, type Context } from '../change/command'
+import { firstProblem, must, problem, type Problem } from '../base/result'
+import { refusal } from '../access/access'
+import { applied, defineCommand, type Context } from '../change/command'
 import { makes, type Change } from '../change/patch'
-import { isEmptyValue, longestLongText } from '../fields/contract'
+import { isEmptyValue, longestLongText, type FieldContext, type Value } from '../fields/contract'
 import { isLongTextMark } from '../fields/long-text'
 import { fieldTypes } from '../fields/registry'
 import { mostRecords } from './limits'
 import { checkTitle, itemMade, newItem, type NewItem } from '../items/add'
 import { StayIds } from '../items/changes'
+import { fieldContext, type Reader } from '../model/reader'
 import { longTextId, type Field, type Item } from '../model/records'
 import { fieldRecord, kindRecord, optionRecord, personRecord } from '../model/schemas'
-import type { Reader } from '../model/reader'
 
 /** Everything that a file becomes, with the ids of all that is new. */
 export const bringInBody = z.object({
@@ -22,8 +22,8 @@ export const bringInBody = z.object({
   people: list(personRecord, 2000),
   kinds: list(kindRecord, 60),
   fields: list(fieldRecord, 200),
-  /** Options that come to fields which are there already. */
-  options: list(z.object({ field: ids.fieldId, options: list(optionRecord, 500) }), 200),
+  /** Of new fields and of those that are there already. */
+  options: list(optionRecord, 20_000),
   items: list(newItem, mostRecords, 1),
   texts: list(z.object({ item: ids.itemId, field: ids.fieldId, text: text(longestLongText) }), 4 * mostRecords),
 })
@@ -32,11 +32,11 @@ export type BringInBody = z.infer<typeof bringInBody>
 /** Brings a file in, whole or not at all; one undo takes all of it back. */
 export const bringIn = defineCommand({
   type: 'bring-in',
-  v: 1,
+  v: 2,
   body: bringInBody,
-  large: true,
+  mostBytes: 40 << 20,
   projects: (_reader, body) => [body.project],
-  check: (reader, body, context) => checkFrame(reader, body, context) ?? checkAll(reader, body),
+  check: (reader, body, context) => checkFrame(reader, body, context) ?? new Rows(reader, body).check(),
   apply(reader, body, context) {
     const stays = new StayIds(context.command)
     const before = must(reader.maybe('project', body.project), 'project').nextNumber
@@ -46,15 +46,11 @@ export const bringIn = defineCommand({
       ...body.people.map((one) => makes('person', one)),
       ...body.kinds.map((one) => makes('kind', one)),
       ...body.fields.map((one) => makes('field', one)),
-      ...body.options.map(({ field, options }) => {
-        const settings = must(reader.maybe('field', field), 'field').settings
-        const after = { ...settings, options: [...(settings.options ?? []), ...options] }
-        return { entity: 'field' as const, id: field, field: 'settings', before: settings, after }
-      }),
+      ...body.options.map((one) => makes('option', one)),
     ]
     body.items.forEach((one, i) => {
       const given = {
-        number: before + i,
+        number: context.givesNumbers ? before + i : 0,
         rank: must(ranks[i], 'rank'),
         siblingRank: must(siblingRanks.get(one.item), 'sibling rank'),
       }
@@ -62,14 +58,15 @@ export const bringIn = defineCommand({
     })
     for (const { item, field, text } of body.texts)
       changes.push(makes('longText', { id: longTextId(item, field), item, field, revision: 1, text }))
-    changes.push({
-      entity: 'project',
-      id: body.project,
-      field: 'nextNumber',
-      before,
-      after: before + body.items.length,
-    })
-    return ok(changes)
+    if (context.givesNumbers)
+      changes.push({
+        entity: 'project',
+        id: body.project,
+        field: 'nextNumber',
+        before,
+        after: before + body.items.length,
+      })
+    return applied(changes)
   },
 })
 
@@ -96,118 +93,103 @@ function siblingRanksOf(reader: Reader, body: BringInBody): Map<string, string> 
   return ranks
 }
 
+/** What comes besides the items: who may bring it, and that it is the project's. */
 function checkFrame(reader: Reader, body: BringInBody, context: Context): Problem | undefined {
   if (!reader.maybe('project', body.project)) return problem('gone')
   const setsUp = body.people.length || body.kinds.length || body.fields.length || body.options.length
-  const refused = needsRole(reader, context.by, body.project, setsUp ? 'lead' : 'contributor')
+  const refused =
+    refusal(reader, context.by, setsUp ? 'set up project' : 'change items', body.project) ??
+    (body.people.length ? refusal(reader, context.by, 'name people') : undefined)
   if (refused) return refused
-  if (body.people.length) {
-    const noPeople = needsWorkspaceRole(reader, context.by, 'contributor')
-    if (noPeople) return noPeople
-  }
-  const workflows = new Set(
-    [...reader.all('kind')].filter((kind) => kind.project === body.project).map((kind) => kind.workflow),
-  )
+  const fields = new Set<string>(body.fields.map((one) => one.id))
+  const isOurs = (one: { readonly project: string }) =>
+    one.project === body.project ? undefined : problem('other-project')
+  const isWorkflowOurs = ({ workflow }: { readonly workflow: string }) =>
+    reader.maybe('workflow', workflow)?.project === body.project ? undefined : problem('other-project')
   return (
     firstProblem(body.people, (one) =>
-      one.role || one.email ? problem('not-allowed', { needs: 'owner' }) : taken(reader, 'person', one.id),
+      one.role || one.email ? problem('not-allowed', { act: 'manage people' }) : undefined,
     ) ??
-    firstProblem(body.kinds, (one) =>
-      one.project === body.project && workflows.has(one.workflow)
-        ? taken(reader, 'kind', one.id)
-        : problem('other-project'),
-    ) ??
-    firstProblem(body.fields, (one) =>
-      one.project === body.project ? taken(reader, 'field', one.id) : problem('other-project'),
-    ) ??
-    firstProblem(body.options, (one) =>
-      reader.maybe('field', one.field)?.project === body.project ? undefined : problem('unknown-field'),
+    firstProblem(body.kinds, (one) => isOurs(one) ?? isWorkflowOurs(one)) ??
+    firstProblem(body.fields, isOurs) ??
+    firstProblem(body.options, ({ field }) =>
+      fields.has(field) || reader.maybe('field', field)?.project === body.project
+        ? undefined
+        : problem('unknown-field'),
     )
   )
 }
 
-const taken = (reader: Reader, entity: 'person' | 'kind' | 'field' | 'item', id: string): Problem | undefined =>
-  reader.maybe(entity, id) ? problem('id-taken') : undefined
+/** The rows of a file, each against what is there and what comes with it. */
+class Rows {
+  readonly #fields: ReadonlyMap<string, { readonly field: Field; readonly context: FieldContext }>
+  readonly #texts: ReadonlySet<string>
+  /** Values of fields that must be unique, as far as they are known. */
+  readonly #unique: ReadonlyMap<string, Set<unknown>>
 
-/** Every row against what is there and what comes with it. */
-function checkAll(reader: Reader, body: BringInBody): Problem | undefined {
-  const kinds = new Map(
-    [...[...reader.all('kind')].filter((kind) => kind.project === body.project), ...body.kinds].map((kind) => [
-      kind.id,
-      kind,
-    ]),
-  )
-  const options = new Map(body.options.map((one) => [one.field, one.options]))
-  const fields = new Map<string, Field>()
-  for (const field of [...[...reader.all('field')].filter((one) => one.project === body.project), ...body.fields]) {
-    const more = options.get(field.id)
-    fields.set(
-      field.id,
-      more
-        ? { ...field, settings: { ...field.settings, options: [...(field.settings.options ?? []), ...more] } }
-        : field,
+  constructor(
+    readonly reader: Reader,
+    readonly body: BringInBody,
+  ) {
+    const held = [...reader.all('field')].filter((one) => one.project === body.project)
+    const names = new Map(body.people.map((one) => [one.id as string, one.name]))
+    const all: Field[] = [...held, ...body.fields]
+    this.#fields = new Map(
+      all.map((field) => {
+        const context = fieldContext(reader, field)
+        const options = body.options.filter((one) => one.field === field.id)
+        const person = (id: string) => names.get(id) ?? reader.names.person(id)
+        return [
+          field.id,
+          {
+            field,
+            context: { ...context, options: [...context.options, ...options], names: { ...context.names, person } },
+          },
+        ]
+      }),
     )
+    this.#texts = new Set(body.texts.map((one) => longTextId(one.item, one.field)))
+    this.#unique = uniqueValues(reader, body.project, all)
   }
-  const newNames = new Map(body.people.map((one) => [one.id as string, one.name]))
-  const names = { person: (id: string) => newNames.get(id) ?? reader.names.person(id), personNamed: () => undefined }
-  const parents = new Map(body.items.map((one) => [one.item, one.parent]))
-  if (parents.size !== body.items.length) return problem('id-taken')
-  const unique = uniqueValues(reader, body, fields)
-  const texts = new Set(body.texts.map((one) => longTextId(one.item, one.field)))
-  if ([...body.texts].some((one) => !parents.has(one.item))) return problem('gone')
-  return firstProblem(body.items, (one) => {
-    const kind = kinds.get(one.kind)
-    if (one.project !== body.project) return problem('other-project')
-    if (!kind || reader.maybe('status', one.status)?.workflow !== kind.workflow)
-      return problem('wrong-value', { field: 'status' })
-    return (
-      taken(reader, 'item', one.item) ??
-      checkTitle(one.title) ??
-      checkParentIn(reader, one, parents) ??
-      firstProblem(Object.entries(one.values), ([id, value]) => {
-        const field = fields.get(id)
-        if (!field) return problem('unknown-field')
-        if (isEmptyValue(value)) return undefined
-        if (field.type === 'longText') {
-          const isFirst = isLongTextMark(value) && value.revision === 1 && texts.has(longTextId(one.item, id))
-          return isFirst ? undefined : problem('wrong-value', { field: field.name })
-        }
-        const wrong = fieldTypes[field.type].check(value, field.settings, names)
-        if (wrong) return { ...wrong, said: { ...wrong.said, field: field.name } }
-        const held = unique.get(id)
-        if (held?.has(value)) return problem('not-unique', { field: field.name, value: String(value) })
-        held?.add(value)
-        return undefined
-      })
-    )
-  })
+
+  check(): Problem | undefined {
+    const items = new Set<string>(this.body.items.map((one) => one.item))
+    if (this.body.texts.some((one) => !items.has(one.item))) return problem('gone')
+    return firstProblem(this.body.items, (one) => this.#checkItem(one))
+  }
+
+  #checkItem(one: NewItem): Problem | undefined {
+    if (one.project !== this.body.project) return problem('other-project')
+    if (!this.reader.maybe('status', one.status)) return problem('wrong-value', { field: 'status' })
+    return checkTitle(one.title) ?? firstProblem(Object.entries(one.values), ([id, value]) => this.#checkValue(one, id, value)) // prettier-ignore
+  }
+
+  #checkValue(item: NewItem, id: string, value: Value): Problem | undefined {
+    const known = this.#fields.get(id)
+    if (!known) return problem('unknown-field')
+    if (isEmptyValue(value)) return undefined
+    const { field, context } = known
+    const type = fieldTypes[field.type]
+    if (type.isApart) {
+      const isFirst = isLongTextMark(value) && value.revision === 1 && this.#texts.has(longTextId(item.item, id))
+      return isFirst ? undefined : problem('wrong-value', { field: field.name })
+    }
+    const wrong = type.check(value, context)
+    if (wrong) return { ...wrong, said: { ...wrong.said, field: field.name } }
+    const held = this.#unique.get(id)
+    if (held?.has(value)) return problem('not-unique', { field: field.name, value: String(value) })
+    held?.add(value)
+    return undefined
+  }
 }
 
-function uniqueValues(
-  reader: Reader,
-  body: BringInBody,
-  fields: ReadonlyMap<string, Field>,
-): Map<string, Set<unknown>> {
+function uniqueValues(reader: Reader, project: Item['project'], fields: readonly Field[]): Map<string, Set<unknown>> {
   const unique = new Map(
-    [...fields.values()]
-      .filter((field) => field.settings.unique)
-      .map((field) => [field.id as string, new Set<unknown>()]),
+    fields.filter((field) => field.settings.unique).map((field) => [field.id as string, new Set<unknown>()]),
   )
-  const table = reader.table(body.project)
+  const table = reader.table(project)
   if (unique.size)
     for (const row of table.rows())
       for (const [id, held] of unique) if (!table.column(id).isEmpty(row)) held.add(table.column(id).get(row))
   return unique
-}
-
-function checkParentIn(reader: Reader, one: NewItem, parents: ReadonlyMap<string, string | null>): Problem | undefined {
-  const seen = new Set<string>([one.item])
-  let at = one.parent as string | null
-  while (at && parents.has(at)) {
-    if (seen.has(at)) return problem('loop')
-    seen.add(at)
-    at = parents.get(at) ?? null
-  }
-  if (!at) return undefined
-  return reader.maybe('item', at)?.project === one.project ? undefined : problem('gone', { what: at })
 }

@@ -1,5 +1,6 @@
 import { TextIndex } from '../base/collation'
 import type { NewId } from '../base/ids'
+import { rankAfter } from '../base/ranks'
 import { problem, type Problem } from '../base/result'
 import {
   longestLongText,
@@ -7,18 +8,20 @@ import {
   optionColours,
   splitSeveral,
   type FieldTypeName,
-  type Option,
+  type FieldType,
   type Value,
 } from '../fields/contract'
 import { fieldTypes } from '../fields/registry'
 import type { CsvRecord, CsvTable } from './csv'
-import { kindsOf, statusesOf, itemKey, type Reader } from '../model/reader'
+import { fieldContext, fieldsOf, itemKey, kindsOf, statusesOf, type Reader } from '../model/reader'
 import {
   paletteColours,
   type Field,
   type FieldId,
   type ItemId,
   type Kind,
+  type OptionId,
+  type OptionOfField,
   type Person,
   type PersonId,
   type Project,
@@ -93,7 +96,10 @@ class Planning {
   readonly #people: Person[] = []
   readonly #kinds: Kind[] = []
   readonly #fields: Field[] = []
-  readonly #options = new Map<string, Option[]>()
+  /** New ones, by field. */
+  readonly #options = new Map<string, OptionOfField[]>()
+  /** What cells of chosen values were read as, by field and text: few texts are read often. */
+  readonly #read = new Map<string, { value: Value } | Problem>()
   readonly #personByName: TextIndex<string>
   readonly #kindByName: TextIndex<Kind>
   readonly #statusByName: TextIndex<StatusId>
@@ -176,10 +182,8 @@ class Planning {
       project: this.project.id,
       people: this.#people,
       kinds: this.#kinds,
-      fields: this.#fields.map((field) => this.#withOptions(field)),
-      options: [...this.#options]
-        .filter(([id]) => !this.#isNew(id))
-        .map(([field, options]) => ({ field: field as FieldId, options })),
+      fields: this.#fields,
+      options: [...this.#options.values()].flat(),
       items: [...items.values()],
       texts: drafts.flatMap((draft) => (draft.fault ? [] : draft.texts.map((text) => ({ item: draft.id, ...text })))),
     } as BringInBody
@@ -192,14 +196,6 @@ class Planning {
       levels: rows.reduce((most, row) => Math.max(most, row.item ? row.level + 1 : 0), 0),
       body,
     }
-  }
-
-  #isNew = (field: string): boolean => this.#fields.some((one) => one.id === field)
-  #withOptions(field: Field): Field {
-    const options = this.#options.get(field.id)
-    return options
-      ? { ...field, settings: { ...field.settings, options: options as Field['settings']['options'] } }
-      : field
   }
 
   #prepareField({ target, header }: ColumnPlan, column: number): void {
@@ -215,7 +211,9 @@ class Planning {
     if (field)
       this.#optionByLabel.set(
         field.id,
-        new TextIndex((field.settings.options ?? []).map((option) => [option.label, option.id])),
+        new TextIndex(
+          this.reader.optionsOf(field.id).flatMap((one) => (one.archived ? [] : [[one.label, one.id] as const])),
+        ),
       )
     if (field?.settings.unique) this.#unique.set(field.id, new Set(this.#held(field.id)))
   }
@@ -231,7 +229,7 @@ class Planning {
       ...(type === 'number' && { decimals: more.decimals ?? 0 }),
       ...(more.unique && { unique: true }),
     }
-    const order = 100 + this.#fields.length
+    const rank = rankAfter([...fieldsOf(this.reader, this.project.id), ...this.#fields])
     return {
       id: this.newId() as FieldId,
       project: this.project.id,
@@ -239,7 +237,7 @@ class Planning {
       help: '',
       type,
       settings,
-      order,
+      rank,
       archived: false,
     }
   }
@@ -268,7 +266,7 @@ class Planning {
 
   #readCell(draft: Draft, column: number, field: Field, text: string): void {
     if (!text) return
-    if (field.type === 'longText') {
+    if (fieldTypes[field.type].isApart) {
       if (text.length > longestLongText)
         this.#blame(draft, column, problem('too-long', { length: text.length, most: longestLongText }))
       else {
@@ -294,22 +292,35 @@ class Planning {
   }
 
   #value(field: Field, text: string): { value: Value } | Problem {
-    switch (field.type) {
-      case 'people':
-        return { value: [...new Set(splitSeveral(text).map((name) => this.#person(name)))].sort() }
-      case 'oneOption':
-        return { value: this.#option(field, text) }
-      case 'severalOptions':
-        return { value: [...new Set(splitSeveral(text).map((label) => this.#option(field, label)))].sort() }
-      default: {
-        const type = fieldTypes[field.type]
-        const value = type.parse(text, field.settings, this.reader.names)
-        const wrong =
-          value.ok && value.value !== null ? type.check(value.value, field.settings, this.reader.names) : undefined
-        return value.ok ? (wrong ?? { value: value.value }) : value.problem
-      }
-    }
+    const type = fieldTypes[field.type]
+    if (!type.choices) return this.#parse(type, field, text)
+    const key = `${field.id} ${text}`
+    const known = this.#read.get(key) ?? this.#parse(type, field, text)
+    this.#read.set(key, known)
+    return known
   }
+
+  /** People and options that a cell names and that there are none of come with the file. */
+  #parse(type: FieldType, field: Field, text: string): { value: Value } | Problem {
+    if (type.choices === 'options')
+      for (const label of type.several ? splitSeveral(text) : [text]) this.#option(field, label)
+    const held = fieldContext(this.reader, field)
+    const context = {
+      ...held,
+      options: [...held.options, ...(this.#options.get(field.id) ?? [])],
+      names: {
+        ...held.names,
+        person: (id: string) => this.#nameOf(id),
+        personNamed: (name: string) => this.#person(name),
+      },
+    }
+    const value = type.parse(text, context)
+    if (!value.ok) return value.problem
+    return (value.value !== null && type.check(value.value, context)) || { value: value.value }
+  }
+
+  #nameOf = (id: string): string | undefined =>
+    this.reader.names.person(id) ?? this.#people.find((person) => person.id === id)?.name
 
   #person(name: string): string {
     const known = this.#personByName.find(name)
@@ -327,9 +338,11 @@ class Planning {
     const known = index?.find(label)
     if (known) return known
     const added = this.#options.get(field.id) ?? []
-    const colour =
-      optionColours[((field.settings.options?.length ?? 0) + added.length) % optionColours.length] ?? 'slate'
-    const option = { id: this.newId(), label: label.trim(), colour }
+    const all = [...this.reader.optionsOf(field.id), ...added]
+    const colour = optionColours[all.length % optionColours.length] ?? 'slate'
+    const option: OptionOfField = {
+      id: this.newId() as OptionId, field: field.id, label: label.trim(), colour, rank: rankAfter(all), archived: false,
+    } // prettier-ignore
     this.#options.set(field.id, [...added, option])
     index?.add(label, option.id)
     return option.id
@@ -343,12 +356,9 @@ class Planning {
     if (known) return known
     const icons = ['deliverable', 'task', 'inspection', 'defect', 'request'] as const
     const icon = icons.find((one) => one === name.trim().toLowerCase()) ?? 'plain'
+    const rank = rankAfter([...kindsOf(this.reader, this.project.id), ...this.#kinds])
     const kind = kindOfPattern(
-      name.trim().toLowerCase(),
-      icon,
-      this.project.id,
-      first.workflow,
-      50 + this.#kinds.length,
+      { name: name.trim().toLowerCase(), icon, project: this.project.id, workflow: first.workflow, rank },
       this.newId,
     )
     this.#kinds.push(kind)

@@ -73,6 +73,9 @@ function applyChange(target: PatchTarget, change: Change): void {
   else target.set(entity, id, field, change.after)
 }
 
+/** A patch with more changes than this is large: it goes in parts, and is not applied beforehand in the browser. */
+export const mostChangesAtOnce = 10_000
+
 /** The things that a patch touches, each once. */
 export function touchedBy(patch: Patch): { entity: EntityName; id: string }[] {
   const touched = new Map<string, { entity: EntityName; id: string }>()

@@ -1,19 +1,217 @@
-import type { Reader } from '../model/reader'
-import type { View } from '../model/records'
-import { upgradeDefinition, upgradeView } from '../model/upgrade'
+/** Patches that an earlier version of the model wrote, made today's, so that history stays readable and can be undone. */
+import { tieId } from '../base/ids'
+import { rankOfPlace } from '../base/ranks'
+import { limitId, type Reader } from '../model/reader'
+import type { BoardColumn, EntityName, Field, OptionOfField, Project, Records, Status, View } from '../model/records'
+import { surroundingsIn, upgradeDefinition, type Surroundings } from '../model/upgrade'
+import type { Entry } from './command'
 import { isSetChange, type Change, type Patch } from './patch'
 
-/** A patch that an earlier version wrote, as today's would have. */
-export const upgradePatch = (reader: Reader, patch: Patch): Patch =>
-  patch.map((change) => (change.entity === 'view' && !isSetChange(change) ? upgradeViewChange(reader, change) : change))
+/**
+ * The version of the model that today's patches speak of. 1: statuses belonged to workflows, options to their field's
+ * settings, columns and limits to their board's definition; records had a whole number for their order, views an owner.
+ */
+export const modelVersion = 2
 
-function upgradeViewChange(reader: Reader, change: Exclude<Change, { added: readonly string[] }>): Change {
-  const upgraded = (value: unknown): unknown => {
-    if (!value) return value
-    if (change.field === '*') return upgradeView(reader, value as View)
-    if (change.field !== 'definition') return value
-    const project = reader.maybe('view', change.id)?.project
-    return upgradeDefinition(value, project && reader.maybe('project', project))
+type FieldChange = Exclude<Change, { added: readonly string[] }>
+type Old = Record<string, unknown>
+
+/** The entry as today's model would have written it. */
+export function upgradeEntry(reader: Reader, entry: Entry): Entry {
+  if (entry.model === modelVersion) return entry
+  return { ...entry, model: modelVersion, patch: new Upgrade(reader, entry).patch() }
+}
+
+interface ColumnV1 {
+  readonly id: string
+  readonly name: string
+  readonly statuses: readonly string[]
+  readonly limit: number | null
+}
+interface OptionV1 {
+  readonly id: string
+  readonly label: string
+  readonly colour: string
+}
+
+class Upgrade {
+  constructor(
+    readonly reader: Reader,
+    readonly entry: Entry,
+  ) {}
+
+  patch(): Patch {
+    return this.entry.patch.flatMap((change) => (isSetChange(change) ? [change] : this.#change(change)))
   }
-  return { ...change, before: upgraded(change.before), after: upgraded(change.after) }
+
+  #change(change: FieldChange): Change[] {
+    switch (change.entity) {
+      case 'project':
+        return [this.#whole(change, (old) => ranked(old))]
+      case 'kind':
+        return [this.#whole(change, (old) => ({ ...ranked(old), archived: false }))]
+      case 'workflow':
+        return [this.#whole(change, (old) => ({ ...old, start: this.#startOf(String(old.id)) }))]
+      case 'status':
+        return this.#status(change)
+      case 'field':
+        return this.#field(change)
+      case 'board':
+        return this.#board(change)
+      case 'view':
+        return [this.#view(change)]
+      default:
+        return [change]
+    }
+  }
+
+  /** A change of a whole record; one of a field stays as it is. */
+  #whole(change: FieldChange, upgrade: (old: Old) => object): FieldChange {
+    if (change.field !== '*') return change
+    const made = (record: unknown) => (record ? upgrade(record as Old) : null)
+    return { ...change, before: made(change.before), after: made(change.after) }
+  }
+
+  #made<T>(entity: string): T[] {
+    return this.entry.patch.flatMap((one) =>
+      one.entity === entity && one.field === '*' && !isSetChange(one) ? [(one.after ?? one.before) as T] : [],
+    )
+  }
+
+  #startOf(workflow: string): string | undefined {
+    const statuses = this.#made<Old>('status').filter((one) => one.workflow === workflow)
+    const [first] = statuses.sort((a, b) => Number(a.order) - Number(b.order))
+    return (first?.id as string | undefined) ?? this.reader.maybe('workflow', workflow)?.start
+  }
+
+  #projectOf(workflow: string): string | undefined {
+    const made = this.#made<{ id: string; project: string }>('workflow').find((one) => one.id === workflow)
+    return made?.project ?? this.reader.maybe('workflow', workflow)?.project
+  }
+
+  #status(change: FieldChange): Change[] {
+    if (change.field !== '*') return [change]
+    const record = (change.after ?? change.before) as Old
+    const status: Omit<Status, 'id'> & { id: string } = {
+      ...(ranked(without(record, 'workflow', 'turn')) as unknown as Status),
+      project: this.#projectOf(String(record.workflow)) as Status['project'],
+      archived: false,
+    }
+    const step = {
+      id: tieId<'step'>(String(record.workflow), status.id),
+      workflow: record.workflow,
+      status: status.id,
+      rank: status.rank,
+      turn: record.turn ? { of: 'field', field: record.turn } : { of: 'assignees' },
+    }
+    return [whole('status', status.id, status, change), whole('step', step.id, step, change)]
+  }
+
+  #field(change: FieldChange): Change[] {
+    if (change.field === 'settings') return this.#settings(change)
+    if (change.field !== '*') return [change]
+    const record = (change.after ?? change.before) as Old
+    const settings = record.settings as { options?: readonly OptionV1[] }
+    const field = { ...ranked(record), settings: without(settings, 'options') } as unknown as Field
+    const options = (settings.options ?? []).map((option, at) => optionOf(option, field.id, at))
+    return [whole('field', field.id, field, change), ...options.map((one) => whole('option', one.id, one, change))]
+  }
+
+  #settings(change: FieldChange): Change[] {
+    const [before, after] = [change.before, change.after] as { options?: readonly OptionV1[] }[]
+    const rest = { ...change, before: without(before ?? {}, 'options'), after: without(after ?? {}, 'options') }
+    const changed = JSON.stringify(rest.before) === JSON.stringify(rest.after) ? [] : [rest]
+    return [...changed, ...this.#options(change.id, before?.options ?? [], after?.options ?? [])]
+  }
+
+  #options(field: string, before: readonly OptionV1[], after: readonly OptionV1[]): Change[] {
+    const kept = new Set(before.map((one) => one.id))
+    const came = after.flatMap((one, at) => (kept.has(one.id) ? [] : [optionOf(one, field, at)]))
+    const held = new Set(after.map((one) => one.id))
+    const left = before.flatMap((one, at) => (held.has(one.id) ? [] : [optionOf(one, field, at)]))
+    return [
+      ...came.map((one): Change => ({ entity: 'option', id: one.id, field: '*', before: null, after: one })),
+      ...left.map((one): Change => ({ entity: 'option', id: one.id, field: '*', before: one, after: null })),
+    ]
+  }
+
+  #board(change: FieldChange): Change[] {
+    const columnsIn = (definition: unknown) => (definition as { columns: ColumnV1[] } | null)?.columns ?? []
+    if (change.field === 'definition') return limitsChanged(columnsIn(change.before), columnsIn(change.after))
+    if (change.field !== '*') return [change]
+    const record = (change.after ?? change.before) as Old
+    const board = { ...ranked(without(record, 'definition', 'v')), archived: false } as unknown as Records['board']
+    const columns = columnsIn(record.definition).flatMap((column, at) => columnOf(column, board.id, at))
+    return [whole('board', board.id, board, change), ...columns.map(([entity, one]) => whole(entity, one.id, one, change))] // prettier-ignore
+  }
+
+  #view(change: FieldChange): FieldChange {
+    if (change.field === 'definition') {
+      const project = this.reader.maybe('view', change.id)?.project
+      const around = project ? surroundingsIn(this.reader, project) : { due: null, board: undefined }
+      return {
+        ...change,
+        before: change.before && upgradeDefinition(change.before, around),
+        after: change.after && upgradeDefinition(change.after, around),
+      }
+    }
+    return this.#whole(change, (old) => this.#viewOf(old))
+  }
+
+  #viewOf(old: Old): View {
+    const { owner, ...rest } = ranked(old) as Old & { owner?: View['maker'] | null }
+    const view = rest as unknown as View
+    const maker = owner ?? this.reader.maybe('view', view.id)?.maker ?? this.entry.by.person
+    const audience: View['audience'] = owner ? { of: 'maker' } : { of: 'project' }
+    return { ...view, maker, audience, definition: upgradeDefinition(view.definition, this.#around(view)) }
+  }
+
+  /** A view may come with its project and board in one patch. */
+  #around({ project }: View): Surroundings {
+    const made = this.#made<Project>('project').find((one) => one.id === project)
+    const [board] = this.#made<{ id: string; project: string }>('board').filter((one) => one.project === project)
+    const held = surroundingsIn(this.reader, project)
+    return { due: made?.uses.due ?? held.due, board: (board?.id as Surroundings['board']) ?? held.board }
+  }
+}
+
+const ranked = (old: Old): Old => {
+  const { order, ...rest } = old
+  return { ...rest, rank: rankOfPlace(Number(order)) }
+}
+const without = (old: object, ...fields: readonly string[]): Old =>
+  Object.fromEntries(Object.entries(old).filter(([field]) => !fields.includes(field)))
+
+/** A record made or unmade, as the old change made or unmade what it is a part of. */
+const whole = (entity: EntityName, id: string, record: object, { before, after }: FieldChange): Change => ({
+  entity, id, field: '*', before: before ? record : null, after: after ? record : null,
+}) // prettier-ignore
+
+const optionOf = (option: OptionV1, field: string, at: number): OptionOfField =>
+  ({ ...option, field, rank: rankOfPlace(at), archived: false }) as unknown as OptionOfField
+
+function columnOf(column: ColumnV1, board: string, at: number): [EntityName, { id: string }][] {
+  const { id, name, statuses, limit } = column
+  const record = { id, board, name, rank: rankOfPlace(at), archived: false } as unknown as BoardColumn
+  return [
+    ['column', record],
+    ...statuses.map((status): [EntityName, { id: string }] => {
+      const held = { id: tieId<'columnStatus'>(id, status), column: id, status, kind: null }
+      return ['columnStatus', held]
+    }),
+    ...(limit === null ? [] : [['limit', limitOf(id, limit)] as [EntityName, { id: string }]]),
+  ]
+}
+const limitOf = (column: string, most: number) => ({ id: limitId(column), column, most })
+
+/** The only change that version 1 made of a board: the limit of a column. */
+function limitsChanged(before: readonly ColumnV1[], after: readonly ColumnV1[]): Change[] {
+  return after.flatMap(({ id, limit }): Change[] => {
+    const last = before.find((one) => one.id === id)?.limit ?? null
+    if (last === limit) return []
+    const of = { entity: 'limit' as const, id: limitId(id) }
+    if (last !== null && limit !== null) return [{ ...of, field: 'most', before: last, after: limit }]
+    const record = (most: number | null) => (most === null ? null : limitOf(id, most))
+    return [{ ...of, field: '*', before: record(last), after: record(limit) }]
+  })
 }

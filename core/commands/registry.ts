@@ -1,11 +1,11 @@
 import * as z from 'zod/mini'
 import { text, whole } from '../base/schemas'
 import { commandId } from '../base/id-schemas'
+import type { CommandId } from '../base/ids'
 import { fail, ok, problem, type Result } from '../base/result'
-import { bringIn } from '../bring-in/command'
 import { setLimit } from '../board/set-limit'
-import type { CommandDefinition, Context, Envelope } from '../change/command'
-import type { Patch } from '../change/patch'
+import { bringIn } from '../bring-in/command'
+import { usualBytes, type Applied, type CommandDefinition, type Context, type Envelope } from '../change/command'
 import { addItems } from '../items/add'
 import { archiveItems } from '../items/archive'
 import { moveItems } from '../items/move'
@@ -14,13 +14,14 @@ import { setText } from '../items/text'
 import type { Reader } from '../model/reader'
 import { addPeople } from '../people/add'
 import { createProject } from '../projects/create'
-import { addView, removeView, setView } from '../saved-views/commands'
+import { views } from '../saved-views/commands'
+import { brokenLaw } from './laws'
 import { revert } from './revert'
 
 /** Every command there is. */
 const definitions = [
-  addItems, setValues, moveItems, archiveItems, setText, addPeople, createProject, setLimit, addView, setView,
-  removeView, bringIn, revert,
+  addItems, setValues, moveItems, archiveItems, setText, addPeople, createProject, setLimit,
+  views.add, views.set, views.remove, views.order, bringIn, revert,
 ] as const // prettier-ignore
 
 type Definition = (typeof definitions)[number]
@@ -29,6 +30,13 @@ type CommandOf<D> =
 /** The closed union of all commands, as they are sent. */
 export type Command = CommandOf<Definition>
 export type CommandType = Command['type']
+
+type WithoutHead<C> = C extends Command ? Omit<C, 'id' | 'v'> : never
+/** What a command is besides its id and version. */
+export type BareCommand = WithoutHead<Command>
+/** A command of today's version. */
+export const commandOf = (id: CommandId, bare: BareCommand): Command =>
+  ({ id, v: definitionOf(bare.type)?.v, ...bare }) as Command
 
 const byType = new Map<string, Definition>(definitions.map((one) => [one.type, one]))
 export const commandTypes: readonly CommandType[] = definitions.map((one) => one.type)
@@ -40,7 +48,7 @@ export function definitionOf(type: string): CommandDefinition<string, unknown> |
 
 const envelope = z.object({ id: commandId, type: text(40), v: whole() })
 
-/** Reads a command from what came over the line. */
+/** Reads a command from what came over the network. */
 export function parseCommand(input: unknown): Result<Command> {
   const head = envelope.safeParse(input)
   const definition = head.success ? definitionOf(head.data.type) : undefined
@@ -50,13 +58,19 @@ export function parseCommand(input: unknown): Result<Command> {
   return ok({ ...(body.data as object), ...head.data } as Command)
 }
 
-/** Whether a command may be done now, and what it changes. */
-export function judge(reader: Reader, command: Command, context: Context): Result<Patch> {
+/** Whether a command may be done now, and what it changes: its own check, then apply, then the laws on what it changes. */
+export function judge(reader: Reader, command: Command, context: Context): Result<Applied> {
   const definition = definitionOf(command.type)
   if (!definition) return fail(problem('unreadable', { where: 'type' }))
   const refused = definition.check(reader, command, context)
-  return refused ? fail(refused) : definition.apply(reader, command, context)
+  if (refused) return fail(refused)
+  const applied = definition.apply(reader, command, context)
+  const broken = applied.ok ? brokenLaw(reader, applied.value.patch) : undefined
+  return broken ? fail(broken) : applied
 }
 
-export const isLargeCommand = (command: { readonly type: string }): boolean =>
-  definitionOf(command.type)?.large === true
+/** What has to be fetched before a command is judged. */
+export const needsOf = (command: Command) => definitionOf(command.type)?.needs?.(command) ?? []
+
+/** The largest body that a command of a type may have, in bytes. */
+export const mostBytesOf = (type: string): number => definitionOf(type)?.mostBytes ?? usualBytes

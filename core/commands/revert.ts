@@ -1,15 +1,18 @@
 import * as z from 'zod/mini'
 import * as ids from '../base/id-schemas'
-import { fail, ok, problem, type Problem, type Result } from '../base/result'
+import { fail, firstProblem, must, ok, problem } from '../base/result'
 import { idsAlsoIn, idsMissingFrom, isSameValue } from '../base/sorted-ids'
-import { needsRole } from '../access/access'
-import { defineCommand, type Context, type Entry } from '../change/command'
-import { invertChange, isSetChange, type Change, type Patch } from '../change/patch'
-import { upgradePatch } from '../change/upgrade'
+import { refusal } from '../access/access'
+import { isSameActor } from '../change/actor'
+import { defineCommand, type Applied, type Context, type Entry, type Place } from '../change/command'
+import { invertChange, isSetChange, type Change } from '../change/patch'
+import { projectsOf } from '../change/scopes'
+import { upgradeEntry } from '../change/upgrade'
 import { isLongTextMark } from '../fields/long-text'
 import { changeStatus, stamp, StayIds } from '../items/changes'
+import { entitiesHeld, entityOf, idsNeeded } from '../model/entities'
 import type { Reader } from '../model/reader'
-import { isItemColumn, longTextId, type Item, type LongText, type ProjectId, type StatusId } from '../model/records'
+import { isItemColumn, longTextId, type Item, type LongText, type StatusId } from '../model/records'
 
 /**
  * Takes back one's own command: restores each field that still holds what the command wrote, and names those that it
@@ -19,29 +22,26 @@ export const revert = defineCommand({
   type: 'revert',
   v: 1,
   body: z.object({ of: ids.commandId }),
+  needs: (body) => [{ what: 'entry', command: body.of }],
   projects: () => [],
   check(reader, body, context) {
     const entry = context.entryOf(body.of)
     if (!entry) return problem('nothing-to-undo')
-    if (entry.by !== context.by) return problem('not-allowed', { needs: 'own' })
-    return checkProjects(reader, entry.patch, context)
+    if (!isSameActor(entry.by, context.by)) return problem('not-allowed', { needs: 'own' })
+    // The person must still be allowed to change every project that the entry touched.
+    return firstProblem(projectsOf(reader, entry.patch), (project) =>
+      reader.maybe('project', project) ? refusal(reader, context.by, 'change items', project) : undefined,
+    )
   },
   apply(reader, body, context) {
-    const entry = context.entryOf(body.of)
-    return entry ? mapPatch(revertOf(reader, entry, context)) : fail(problem('nothing-to-undo'))
+    const done = revertOf(reader, must(context.entryOf(body.of), 'entry'), context)
+    return done.patch.length ? ok(done) : fail(problem('nothing-to-undo'))
   },
 })
 
-const mapPatch = ({ patch }: Reverted): Result<Patch> => (patch.length ? ok(patch) : fail(problem('nothing-to-undo')))
-
-export interface Reverted {
-  readonly patch: Patch
-  readonly leftAlone: NonNullable<Entry['leftAlone']>
-}
-
-/** What taking an entry back changes now, and what it can no longer take back. */
-export function revertOf(reader: Reader, entry: Entry, context: Context): Reverted {
-  return new Reverting(reader, entry, context).run()
+/** What undoing an entry changes now, and what it can no longer undo. */
+export function revertOf(reader: Reader, entry: Entry, context: Context): Applied {
+  return new Reverting(reader, upgradeEntry(reader, entry), context).run()
 }
 
 /** The columns that a change of status writes together. */
@@ -52,27 +52,24 @@ const aside = new Set(['changed', 'changedBy', 'rank', 'siblingRank', 'number', 
 
 class Reverting {
   readonly #patch: Change[] = []
-  readonly #leftAlone: { entity: string; id: string; field: string }[] = []
+  readonly #leftAlone: Place[] = []
   readonly #stays: StayIds
   readonly #unmade = new Set<string>()
   #used: Set<string> | undefined
 
-  readonly entry: Entry
-
   constructor(
     readonly reader: Reader,
-    entry: Entry,
+    readonly entry: Entry,
     readonly context: Context,
   ) {
-    this.entry = { ...entry, patch: upgradePatch(reader, entry.patch) }
     this.#stays = new StayIds(context.command)
   }
 
-  run(): Reverted {
+  run(): Applied {
     this.#findUnmade()
     const byItem = new Map<string, Change[]>()
     for (const change of [...this.entry.patch].reverse()) {
-      if (change.entity === 'stay' || change.entity === 'longText') continue
+      if (entityOf(change.entity).held === 'server only') continue
       if (change.entity === 'item' && change.field !== '*') {
         const changes = byItem.get(change.id)
         if (changes) changes.push(change)
@@ -80,7 +77,8 @@ class Reverting {
       } else this.#revertOther(change)
     }
     for (const [id, changes] of byItem) this.#revertItem(id, changes)
-    return { patch: this.#patch, leftAlone: this.#leftAlone }
+    const leftAlone = this.#leftAlone.length ? { leftAlone: this.#leftAlone } : {}
+    return { patch: this.#patch, of: this.entry.command, ...leftAlone }
   }
 
   /** The made items that go: not touched since, and with nothing left inside them. */
@@ -137,10 +135,7 @@ class Reverting {
   #revertField(change: Exclude<Change, { added: readonly string[] }>): void {
     const record = this.reader.maybe(change.entity, change.id) as Record<string, unknown> | undefined
     if (!record) return
-    const stillStands = isSameValue(record[change.field], change.after)
-    const goes =
-      change.entity === 'field' && change.field === 'settings' ? optionsGone(change.before, change.after) : []
-    if (stillStands && !goes.some((id) => this.#isUsed(id))) this.#patch.push(invertChange(change))
+    if (isSameValue(record[change.field], change.after)) this.#patch.push(invertChange(change))
     else this.#leave(change)
   }
 
@@ -208,21 +203,20 @@ class Reverting {
     this.#leftAlone.push({ entity: change.entity, id: change.id, field: change.field })
   }
 
-  /** Whether anything that stays speaks of this id: kinds, statuses, fields, options, people. */
+  /** Whether anything that stays speaks of this id. */
   #isUsed(id: string): boolean {
-    if (!this.#used) {
-      this.#used = new Set()
-      for (const item of this.reader.all('item')) {
-        if (this.#unmade.has(item.id)) continue
-        for (const one of [item.project, item.kind, item.status, item.createdBy]) this.#used.add(one)
-        for (const [field, value] of Object.entries(item.values)) {
-          this.#used.add(field)
-          for (const one of Array.isArray(value) ? value : [value]) if (typeof one === 'string') this.#used.add(one)
-        }
-      }
-      for (const member of this.reader.all('member')) this.#used.add(member.person)
-    }
-    return this.#used.has(id)
+    return (this.#used ??= this.#idsInUse()).has(id)
+  }
+
+  #idsInUse(): Set<string> {
+    const used = new Set<string>()
+    for (const item of this.reader.all('item'))
+      if (!this.#unmade.has(item.id)) for (const named of idsNeeded('item', item)) used.add(named.id)
+    const made = new Set(this.entry.patch.flatMap((one) => (one.field === '*' ? [one.id] : [])))
+    for (const entity of entitiesHeld('directory'))
+      for (const record of this.reader.all(entity))
+        if (!made.has(record.id)) for (const named of idsNeeded(entity, record as never)) used.add(named.id)
+    return used
   }
 }
 
@@ -237,43 +231,4 @@ const stayOf = (item: Item) => ({
 function isAsMade(now: object, made: unknown): boolean {
   const without = (record: object) => Object.fromEntries(Object.entries(record).filter(([key]) => !aside.has(key)))
   return isSameValue(without(now), without(made as object))
-}
-
-function optionsGone(before: unknown, after: unknown): string[] {
-  const list = (settings: unknown) =>
-    ((settings as { options?: { id: string }[] } | null)?.options ?? []).map((one) => one.id)
-  const kept = new Set(list(before))
-  return list(after).filter((id) => !kept.has(id))
-}
-
-/** The person must still be allowed to change every project that the entry touched. */
-function checkProjects(reader: Reader, patch: Patch, context: Context): Problem | undefined {
-  for (const project of projectsOf(reader, patch)) {
-    const refused = reader.maybe('project', project) && needsRole(reader, context.by, project, 'contributor')
-    if (refused) return refused
-  }
-  return undefined
-}
-
-/** The projects that a patch touches, read from the records as they now are or from the patch itself. */
-export function projectsOf(reader: Reader, patch: Patch): Set<ProjectId> {
-  const projects = new Set<ProjectId>()
-  const seen = new Set<string>()
-  for (const change of patch) {
-    if (change.entity === 'stay' || change.entity === 'longText' || seen.has(change.id)) continue
-    const record =
-      (change.field === '*' && !isSetChange(change) ? (change.after ?? change.before) : null) ??
-      reader.maybe(change.entity, change.id)
-    if (change.field !== '*') seen.add(change.id)
-    if (change.entity === 'project') projects.add(change.id as ProjectId)
-    else if (change.entity === 'status') {
-      const workflow = (record as { workflow?: string } | undefined)?.workflow
-      const made = patch.find((one) => one.entity === 'workflow' && one.id === workflow && one.field === '*')
-      const found =
-        reader.maybe('workflow', workflow ?? '') ??
-        (made && !isSetChange(made) ? (made.after ?? made.before) : undefined)
-      if (found) projects.add((found as { project: ProjectId }).project)
-    } else if (record && 'project' in (record as object)) projects.add((record as { project: ProjectId }).project)
-  }
-  return projects
 }

@@ -3,6 +3,7 @@ import { fail, ok, problem } from '../base/result'
 import { FlagColumn } from './columns/column'
 import type { FieldType } from './contract'
 
+/** What people write for yes and for no. */
 export const wordsForYes = ['yes', 'y', 'true', 'x', '1', '✓']
 export const wordsForNo = ['no', 'n', 'false', '0', '-']
 
@@ -11,8 +12,10 @@ export const checkbox: FieldType = {
   name: 'checkbox',
   label: 'checkbox',
   several: false,
+  filledWords: ['ticked', 'not ticked'],
   kind: 'flag',
   column: () => new FlagColumn(),
+  source: (column) => ({ kind: 'flag', isSet: (row) => !column.isEmpty(row) }),
   check: (value) => (value === true ? undefined : problem('wrong-value')),
   parse(text) {
     if (!text.trim() || wordsForNo.some((word) => isSameText(word, text))) return ok(null)
@@ -21,4 +24,6 @@ export const checkbox: FieldType = {
   },
   print: (value) => (value === true ? 'yes' : ''),
   compare: (a, b) => Number(a === true) - Number(b === true),
+  fit: (test) => (test.is === 'filled' ? true : undefined),
+  describe: (change, name) => ('after' in change && change.after ? `ticked ${name}` : `unticked ${name}`),
 }

@@ -1,43 +1,55 @@
+import type { PlainDate } from '../base/dates'
 import type { Problem, Result } from '../base/result'
 import type { Column } from './columns/column'
 import type { FactKind } from './kinds'
+import type { FieldTypeName, OptionColour } from './names'
+import type { FieldSettings } from './settings'
+import type { Source } from './source'
+import type { Day, FactTest } from './test'
 import type { Value } from './value'
 
-export type { LongTextMark, Value } from './value'
+export { isEmptyValue, type LongTextMark, type Value } from './value'
+export { fieldTypeNames, optionColours, type FieldTypeName, type OptionColour } from './names'
+export type { FieldSettings } from './settings'
 
+/** One allowed value of a choice field, as its type needs it. */
 export interface Option {
   readonly id: string
   readonly label: string
   readonly colour: OptionColour
-}
-
-export const optionColours = [
-  'moss', 'reed', 'flax', 'oat', 'bark', 'blossom', 'foxglove', 'lilac', 'iris', 'rain', 'pond', 'slate',
-] as const // prettier-ignore
-export type OptionColour = (typeof optionColours)[number]
-
-export const fieldTypeNames = [
-  'shortText', 'longText', 'number', 'oneOption', 'severalOptions', 'people', 'date', 'checkbox',
-] as const // prettier-ignore
-export type FieldTypeName = (typeof fieldTypeNames)[number]
-
-/** All settings that a field may have; each type reads its own. */
-export interface FieldSettings {
-  readonly unit?: string
-  /** Decimals kept, 0 to 6. */
-  readonly decimals?: number
-  readonly options?: readonly Option[]
-  /** No two items of the project may hold the same value. */
-  readonly unique?: boolean
+  /** Removed: it keeps its name where it is held, and can be chosen no more. */
+  readonly archived: boolean
 }
 
 /** What a type needs to turn ids into words and words into ids. */
 export interface Names {
   /** A person's name; undefined where there is no such person. */
   person(id: string): string | undefined
-  /** The person of that name, case, accents and blanks aside. */
+  /** The id of the person of that name; case, accents and blanks aside. */
   personNamed(name: string): string | undefined
+  /** Everyone's id, in the order of their names. */
+  peopleInOrder(): readonly string[]
 }
+
+/** A field, as far as its type needs to know it. */
+export interface FieldContext {
+  readonly settings: FieldSettings
+  /** In their order, those that were removed among them. */
+  readonly options: readonly Option[]
+  readonly names: Names
+}
+
+/** What the words of a condition mean to whoever is looking, today. */
+export interface Meaning {
+  /** Ids, with `me` and `craft` replaced by people. */
+  ids(values: readonly string[]): string[]
+  day(day: Day): PlainDate
+}
+
+/** One value changed into another, or ids that came into a field of several and left it. */
+export type ValueChange =
+  | { readonly before: unknown; readonly after: unknown }
+  | { readonly added: readonly string[]; readonly removed: readonly string[] }
 
 /** The one contract of all field types. */
 export interface FieldType {
@@ -46,24 +58,36 @@ export interface FieldType {
   readonly label: string
   /** Holds several values, which change by add and remove. */
   readonly several: boolean
+  /** What its values are chosen from; none where they are typed. */
+  readonly choices?: 'options' | 'people'
+  /** The item holds a mark only; the words are a record of their own (`setText`). */
+  readonly isApart?: boolean
+  /** What having a value and having none are called, after *is*; *filled* and *empty* where it is not said. */
+  readonly filledWords?: readonly [filled: string, empty: string]
   /** How its values are matched, grouped and totalled. */
   readonly kind: FactKind
   /** A new column for values of the type. */
   column(): Column
+  /** How views read the column; the column is one that `column()` made. */
+  source(column: Column, context: FieldContext): Source
   /** Undefined where the value may be stored. */
-  check(value: Value, settings: FieldSettings, names: Names): Problem | undefined
-  /** Typed or pasted text to a value; empty text is null. */
-  parse(text: string, settings: FieldSettings, names: Names): Result<Value>
+  check(value: Value, context: FieldContext): Problem | undefined
+  /** Typed or pasted text as a value; empty text is null. */
+  parse(text: string, context: FieldContext): Result<Value>
   /** The value in words; empty is ''. Reading it back gives the same value (long text aside). */
-  print(value: Value, settings: FieldSettings, names: Names): string
-  /** Order of two filled values. */
-  compare(a: Value, b: Value, settings: FieldSettings, names: Names): number
+  print(value: Value, context: FieldContext): string
+  /** Order of two filled values: below 0, 0 or above 0. */
+  compare(a: Value, b: Value, context: FieldContext): number
+  /** The value that makes an item meet a test; undefined where none is clear. */
+  fit(test: FactTest, meaning: Meaning): Value | undefined
+  /**
+   * A change of a field called `name` in words, without who and when: `set effort to 2.5 h`. Undefined: as most types say
+   * it (`describe.ts`).
+   */
+  describe?(change: ValueChange, name: string): string
 }
 
-export const isEmptyValue = (value: Value | undefined): value is null | undefined =>
-  value === null || value === undefined || value === '' || (Array.isArray(value) && value.length === 0)
-
-/** Splits a cell of several at `;` or `,`; the same one twice counts once, blanks are dropped. */
+/** Splits a cell of several at `;` or `,`; doubles count once, blanks are dropped. */
 export function splitSeveral(text: string): string[] {
   const parts = text.split(/[;,]/).map((part) => part.trim())
   return [...new Set(parts.filter(Boolean))]

@@ -10,6 +10,7 @@ export const date: FieldType = {
   several: false,
   kind: 'day',
   column: () => new DayColumn(dayNumber, fromDayNumber),
+  source: (column) => ({ kind: 'day', column: column as DayColumn }),
   check: (value) => (typeof value === 'string' && isPlainDate(value) ? undefined : problem('no-such-day')),
   parse(text) {
     if (!text.trim()) return ok(null)
@@ -19,4 +20,8 @@ export const date: FieldType = {
   },
   print: (value) => (typeof value === 'string' ? value : ''),
   compare: (a, b) => (String(a) < String(b) ? -1 : String(a) > String(b) ? 1 : 0),
+  fit(test, meaning) {
+    const day = test.is === 'days' ? (test.to ?? test.from) : null
+    return day ? meaning.day(day) : undefined
+  },
 }

@@ -4,12 +4,15 @@ import {
   fieldTypeNames,
   isEmptyValue,
   splitSeveral,
-  type FieldSettings,
+  type FieldContext,
   type FieldTypeName,
   type Names,
   type Value,
 } from './contract'
+import { convertValue } from './convert'
 import { fieldTypes } from './registry'
+import { settingsOf } from './settings'
+import type { FactTest } from './test'
 
 const people = new Map([
   ['p1', 'Imke Sorrel'],
@@ -19,11 +22,14 @@ const people = new Map([
 const names: Names = {
   person: (id) => people.get(id),
   personNamed: (name) => [...people].find(([, held]) => held.toLowerCase() === name.toLowerCase())?.[0],
+  peopleInOrder: () => [...people.keys()],
 }
-const settings: FieldSettings = {
-  decimals: 2, unit: 'h',
-  options: [{ id: 'o1', label: 'must', colour: 'pond' }, { id: 'o2', label: 'should', colour: 'rain' }, { id: 'o3', label: 'not now', colour: 'slate' }],
-} // prettier-ignore
+const option = (id: string, label: string, archived = false) => ({ id, label, colour: 'pond' as const, archived })
+const context: FieldContext = {
+  settings: { decimals: 2, unit: 'h' },
+  options: [option('o1', 'must'), option('o2', 'should'), option('o3', 'not now'), option('o4', 'urgent', true)],
+  names,
+}
 
 /** Values that each type stores. */
 const valueOf: Record<Exclude<FieldTypeName, 'longText'>, fc.Arbitrary<Value>> = {
@@ -45,8 +51,8 @@ describe('every field type', () => {
     it(`${name}: takes its values, prints them, and reads them back the same`, () => {
       fc.assert(
         fc.property(values, (value) => {
-          expect(type.check(value, settings, names)).toBeUndefined()
-          expect(type.parse(type.print(value, settings, names), settings, names)).toEqual({ ok: true, value })
+          expect(type.check(value, context)).toBeUndefined()
+          expect(type.parse(type.print(value, context), context)).toEqual({ ok: true, value })
         }),
       )
     })
@@ -54,7 +60,7 @@ describe('every field type', () => {
       const sign = (n: number) => Math.sign(n)
       fc.assert(
         fc.property(values, values, values, (a, b, c) => {
-          const compare = (x: Value, y: Value) => sign(type.compare(x, y, settings, names))
+          const compare = (x: Value, y: Value) => sign(type.compare(x, y, context))
           expect(compare(a, a)).toBe(0)
           expect(compare(a, b) + compare(b, a)).toBe(0)
           if (compare(a, b) <= 0 && compare(b, c) <= 0) expect(compare(a, c)).toBeLessThanOrEqual(0)
@@ -62,9 +68,9 @@ describe('every field type', () => {
       )
     })
     it(`${name}: empty text is empty, and prints as nothing`, () => {
-      const parsed = type.parse('  ', settings, names)
+      const parsed = type.parse('  ', context)
       expect(parsed.ok && isEmptyValue(parsed.value)).toBe(true)
-      expect(type.print(null, settings, names)).toBe('')
+      expect(type.print(null, context)).toBe('')
     })
   }
 })
@@ -73,16 +79,69 @@ describe('what does not fit is refused', () => {
   it.each([
     ['shortText', 7], ['shortText', 'x'.repeat(501)], ['number', 1.5], ['number', '1'], ['oneOption', 'o9'], ['severalOptions', ['o1', 'o9']],
     ['people', ['p9']], ['date', '2026-02-30'], ['checkbox', 'yes'], ['longText', 'words'],
-  ] as [FieldTypeName, Value][])('%s: %j', (name, value) => expect(fieldTypes[name].check(value, settings, names)).toBeDefined()) // prettier-ignore
+  ] as [FieldTypeName, Value][])('%s: %j', (name, value) => expect(fieldTypes[name].check(value, context)).toBeDefined()) // prettier-ignore
   it('says both numbers of a text that is too long', () => {
-    expect(fieldTypes.shortText.check('x'.repeat(501), settings, names)?.said).toEqual({ length: 501, most: 500 })
+    expect(fieldTypes.shortText.check('x'.repeat(501), context)?.said).toEqual({ length: 501, most: 500 })
   })
   it('tells a day that does not exist from no day at all', () => {
-    const code = (text: string) => { const read = fieldTypes.date.parse(text, settings, names); return read.ok ? '' : read.problem.code } // prettier-ignore
+    const code = (text: string) => { const read = fieldTypes.date.parse(text, context); return read.ok ? '' : read.problem.code } // prettier-ignore
     expect([code('2026-02-30'), code('soon')]).toEqual(['no-such-day', 'wrong-value'])
   })
 })
 
 it('cells of several are split at semicolons and commas, the same one twice counts once', () => {
   expect(splitSeveral('a; b,c ;; a')).toEqual(['a', 'b', 'c'])
+})
+
+describe('an option that was removed', () => {
+  it('keeps its name where it is held, and can be chosen no more', () => {
+    expect(fieldTypes.oneOption.print('o4', context)).toBe('urgent')
+    expect(fieldTypes.oneOption.check('o4', context)?.code).toBe('wrong-value')
+    expect(fieldTypes.oneOption.parse('urgent', context).ok).toBe(false)
+  })
+})
+
+describe('what fits a condition', () => {
+  const meaning = {
+    ids: (values: readonly string[]) => values.map((one) => (one === 'me' ? 'p1' : one)),
+    day: () => '2026-11-25',
+  }
+  it.each([
+    ['people', { is: 'anyOf', values: ['craft', 'p2'] }, ['p1']],
+    ['people', { is: 'allOf', values: ['p3', 'me'] }, ['p1', 'p3']],
+    ['oneOption', { is: 'anyOf', values: ['o2', 'o1'] }, 'o2'],
+    ['severalOptions', { is: 'anyOf', values: ['o2', 'o1'] }, ['o2']],
+    ['severalOptions', { is: 'allOf', values: ['o2', 'o1'] }, ['o1', 'o2']],
+    ['date', { is: 'days', from: null, to: { of: 'day', n: 0 } }, '2026-11-25'],
+    ['number', { is: 'between', from: null, to: 300 }, 300],
+    ['checkbox', { is: 'filled' }, true],
+    ['shortText', { is: 'has', words: 'x' }, undefined],
+    ['longText', { is: 'filled' }, undefined],
+  ] as [FieldTypeName, FactTest, unknown][])('%s: %j is %j', (name, test, value) => {
+    expect(fieldTypes[name].fit(test, meaning)).toEqual(value)
+  })
+})
+
+describe('what is kept when a field becomes of another type', () => {
+  const as = (name: FieldTypeName) => ({ type: fieldTypes[name], context })
+  it.each([
+    ['shortText', 'must', 'oneOption', 'o1'],
+    ['shortText', '2.5', 'number', 250],
+    ['shortText', 'soon', 'date', null],
+    ['oneOption', 'o2', 'severalOptions', ['o2']],
+    ['severalOptions', ['o1', 'o2'], 'oneOption', null],
+    ['date', '2026-11-25', 'shortText', '2026-11-25'],
+    ['people', ['p1', 'p2'], 'shortText', 'Hamid Torvald; Imke Sorrel'],
+    ['longText', { revision: 1 }, 'shortText', null],
+    ['number', 250, 'number', 250],
+  ] as [FieldTypeName, Value, FieldTypeName, Value][])('%s %j as %s is %j', (from, value, to, kept) => {
+    expect(convertValue(value, as(from), as(to))).toEqual(kept)
+  })
+})
+
+it('settings are read by type: what a type does not have is refused', () => {
+  expect(settingsOf.number.safeParse({ unit: 'h', decimals: 2 }).success).toBe(true)
+  expect(settingsOf.number.safeParse({ decimals: 7 }).success).toBe(false)
+  expect(settingsOf.date.safeParse({ unit: 'h' }).success).toBe(false)
+  for (const name of fieldTypeNames) expect(settingsOf[name].safeParse({}).success).toBe(true)
 })

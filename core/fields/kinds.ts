@@ -7,31 +7,28 @@ export type TestName = 'empty' | 'filled' | 'anyOf' | 'allOf' | 'has' | 'between
 export type TotalName =
   'count' | 'sum' | 'average' | 'median' | 'least' | 'most' | 'filled' | 'empty' | 'share' | 'distinct'
 
+export interface KindOfFact {
+  readonly tests: readonly TestName[]
+  readonly totals: readonly TotalName[]
+  /** Groups by calendar periods. */
+  readonly isDated: boolean
+}
+
 const always = ['empty', 'filled'] as const
 const counted = ['filled', 'empty', 'share', 'distinct'] as const
+const dated: KindOfFact = { tests: [...always, 'days'], totals: ['least', 'most', ...counted], isDated: true }
 
-export const kindsOfFacts: Readonly<
-  Record<
-    FactKind,
-    {
-      readonly tests: readonly TestName[]
-      readonly totals: readonly TotalName[]
-      /** Groups by calendar periods. */
-      readonly isDated: boolean
-      readonly isGrouped: boolean
-    }
-  >
-> = {
-  text: { tests: [...always, 'has'], totals: counted, isDated: false, isGrouped: true },
+/** What each kind of fact can be asked. */
+export const kindsOfFacts: Readonly<Record<FactKind, KindOfFact>> = {
+  text: { tests: [...always, 'has'], totals: counted, isDated: false },
   number: {
     tests: [...always, 'between'],
     totals: ['sum', 'average', 'median', 'least', 'most', ...counted],
     isDated: false,
-    isGrouped: true,
   },
-  day: { tests: [...always, 'days'], totals: ['least', 'most', ...counted], isDated: true, isGrouped: true },
-  instant: { tests: [...always, 'days'], totals: ['least', 'most', ...counted], isDated: true, isGrouped: true },
-  choice: { tests: [...always, 'anyOf'], totals: counted, isDated: false, isGrouped: true },
-  choices: { tests: [...always, 'anyOf', 'allOf'], totals: counted, isDated: false, isGrouped: true },
-  flag: { tests: always, totals: ['filled', 'empty', 'share'], isDated: false, isGrouped: true },
+  day: dated,
+  instant: dated,
+  choice: { tests: [...always, 'anyOf'], totals: counted, isDated: false },
+  choices: { tests: [...always, 'anyOf', 'allOf'], totals: counted, isDated: false },
+  flag: { tests: always, totals: ['filled', 'empty', 'share'], isDated: false },
 }

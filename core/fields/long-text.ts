@@ -7,12 +7,19 @@ export const longText: FieldType = {
   name: 'longText',
   label: 'long text',
   several: false,
+  isApart: true,
   kind: 'flag',
   column: () => new MarkColumn(),
+  source: (column) => ({ kind: 'flag', isSet: (row) => !column.isEmpty(row) }),
   check: (value) => (isLongTextMark(value) ? undefined : problem('wrong-value')),
   parse: () => fail(problem('wrong-value')),
   print: (value) => (isLongTextMark(value) ? 'filled' : ''),
   compare: () => 0,
+  fit: () => undefined,
+  describe(change, name) {
+    if (!('after' in change) || !change.after) return `emptied ${name}`
+    return change.before ? `rewrote ${name}` : `wrote ${name}`
+  },
 }
 
 export const isLongTextMark = (value: unknown): value is LongTextMark =>

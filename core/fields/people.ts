@@ -2,6 +2,7 @@ import { compareText } from '../base/collation'
 import { fail, ok, problem } from '../base/result'
 import { CodesColumn } from './columns/codes'
 import { splitSeveral, type FieldType, type Names, type Value } from './contract'
+import { choicesOf, placesOf } from './source'
 
 const list = (value: Value): readonly string[] => (Array.isArray(value) ? value : [])
 const inOrder = (value: Value, names: Names) =>
@@ -14,11 +15,17 @@ export const people: FieldType = {
   name: 'people',
   label: 'people',
   several: true,
+  choices: 'people',
   kind: 'choices',
   column: () => new CodesColumn(),
-  check: (value, _settings, names) =>
+  source: (column, { names }) =>
+    choicesOf(
+      column as CodesColumn,
+      placesOf(() => names.peopleInOrder()),
+    ),
+  check: (value, { names }) =>
     list(value).every((id) => names.person(id) !== undefined) ? undefined : problem('wrong-value'),
-  parse(text, _settings, names) {
+  parse(text, { names }) {
     const ids = new Set<string>()
     for (const part of splitSeveral(text)) {
       const id = names.personNamed(part)
@@ -27,6 +34,12 @@ export const people: FieldType = {
     }
     return ok(ids.size ? [...ids].sort() : null)
   },
-  print: (value, _settings, names) => inOrder(value, names).join('; '),
-  compare: (a, b, _settings, names) => compareText(inOrder(a, names)[0] ?? '', inOrder(b, names)[0] ?? ''),
+  print: (value, { names }) => inOrder(value, names).join('; '),
+  compare: (a, b, { names }) => compareText(inOrder(a, names)[0] ?? '', inOrder(b, names)[0] ?? ''),
+  fit(test, meaning) {
+    if (test.is === 'allOf') return meaning.ids(test.values).sort()
+    const first = test.is === 'anyOf' ? test.values[0] : undefined
+    // A team asks for whoever types.
+    return first === undefined ? undefined : meaning.ids([first === 'craft' ? 'me' : first]).sort()
+  },
 }

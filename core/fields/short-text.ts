@@ -10,6 +10,7 @@ export const shortText: FieldType = {
   several: false,
   kind: 'text',
   column: () => new TextColumn(),
+  source: (column) => ({ kind: 'text', column: column as TextColumn }),
   check(value) {
     if (typeof value !== 'string') return problem('wrong-value')
     if (value.length > longestShortText) return problem('too-long', { length: value.length, most: longestShortText })
@@ -18,4 +19,5 @@ export const shortText: FieldType = {
   parse: (text) => ok(text.trim() || null),
   print: (value) => (typeof value === 'string' ? value : ''),
   compare: (a, b) => compareText(String(a), String(b)),
+  fit: () => undefined,
 }

@@ -2,15 +2,16 @@ import * as z from 'zod/mini'
 import { list, text } from '../base/schemas'
 import * as ids from '../base/id-schemas'
 import { rankBetween } from '../base/ranks'
-import { firstProblem, must, ok, problem, type Problem } from '../base/result'
-import { needsRole } from '../access/access'
-import { defineCommand, type Context } from '../change/command'
+import { firstProblem, must, problem, type Problem } from '../base/result'
+import { refusal } from '../access/access'
+import { applied, defineCommand, personIn, type Context } from '../change/command'
 import { makes, type Change } from '../change/patch'
 import { isEmptyValue, longestShortText } from '../fields/contract'
+import { fieldTypes } from '../fields/registry'
 import { isOver } from '../model/turn'
 import type { Reader } from '../model/reader'
 import type { Item } from '../model/records'
-import { checkParent, lastSiblingRank, ranksAt, StayIds } from './changes'
+import { lastSiblingRank, ranksAt, StayIds } from './changes'
 import { placeRecord } from './place'
 import { checkUnique, checkValue, normalised, valueRecord } from './values'
 
@@ -57,7 +58,7 @@ export const addItems = defineCommand({
         const before = must(reader.maybe('project', id), 'project').nextNumber
         changes.push({ entity: 'project', id, field: 'nextNumber', before, after: next })
       }
-    return ok(changes)
+    return applied(changes)
   },
 })
 
@@ -91,9 +92,9 @@ export function itemMade(
     finished: isOver(phase) ? context.now : null,
     archived: null,
     created: context.now,
-    createdBy: context.by,
+    createdBy: personIn(context),
     changed: context.now,
-    changedBy: context.by,
+    changedBy: personIn(context),
   }
   return [
     makes('item', item),
@@ -111,18 +112,15 @@ export function checkTitle(title: string): Problem | undefined {
 function checkNewItem(reader: Reader, one: NewItem, context: Context): Problem | undefined {
   const project = reader.maybe('project', one.project)
   if (!project) return problem('gone')
-  const refused = needsRole(reader, context.by, one.project, 'contributor')
+  const refused = refusal(reader, context.by, 'change items', one.project)
   if (refused) return refused
-  if (reader.maybe('item', one.item)) return problem('id-taken', undefined, [{ item: one.item }])
-  const kind = reader.maybe('kind', one.kind)
-  if (!kind || kind.project !== one.project) return problem('wrong-value', { field: 'kind' })
-  if (reader.maybe('status', one.status)?.workflow !== kind.workflow) return problem('wrong-value', { field: 'status' })
+  if (!reader.maybe('status', one.status)) return problem('wrong-value', { field: 'status' })
   return (
     checkTitle(one.title) ??
-    checkParent(reader, { id: one.item, project: one.project }, one.parent) ??
     firstProblem(Object.entries(one.values), ([id, value]) => {
       const field = reader.maybe('field', id)
-      if (field?.type === 'longText' && !isEmptyValue(value)) return problem('wrong-value', { field: field.name })
+      if (field && fieldTypes[field.type].isApart && !isEmptyValue(value))
+        return problem('wrong-value', { field: field.name })
       return checkValue(reader, field, value, one.project) ?? checkUnique(reader, must(field, 'field'), value, one.item)
     })
   )

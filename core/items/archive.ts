@@ -1,8 +1,8 @@
 import * as z from 'zod/mini'
 import { list } from '../base/schemas'
 import * as ids from '../base/id-schemas'
-import { firstProblem, must, ok } from '../base/result'
-import { defineCommand } from '../change/command'
+import { firstProblem, must } from '../base/result'
+import { applied, defineCommand } from '../change/command'
 import { changeOf, checkItem, stamp } from './changes'
 
 /** Takes items out of every view, or puts them back. What stands inside an item stays where it is. */
@@ -13,7 +13,7 @@ export const archiveItems = defineCommand({
   projects: (reader, body) => [...new Set(body.items.flatMap((id) => reader.maybe('item', id)?.project ?? []))],
   check: (reader, body, context) => firstProblem(body.items, (id) => checkItem(reader, id, context)),
   apply: (reader, body, context) =>
-    ok(
+    applied(
       body.items.flatMap((id) => {
         const item = must(reader.maybe('item', id), 'item')
         const change = changeOf(item, 'archived', item.archived, body.archived ? (item.archived ?? context.now) : null)

@@ -3,8 +3,8 @@ import { must, problem, type Problem } from '../base/result'
 import type { StayId } from '../base/ids'
 import { isSameValue } from '../base/sorted-ids'
 import { makes, type Change } from '../change/patch'
-import type { Context } from '../change/command'
-import { needsRole } from '../access/access'
+import { personIn, type Context } from '../change/command'
+import { refusal } from '../access/access'
 import { isOver } from '../model/turn'
 import { noRow } from '../model/item-table'
 import type { Reader } from '../model/reader'
@@ -15,7 +15,7 @@ import type { Place } from './place'
 export function checkItem(reader: Reader, id: ItemId, context: Context): Problem | undefined {
   const item = reader.maybe('item', id)
   if (!item) return problem('gone', undefined, [{ item: id }])
-  return needsRole(reader, context.by, item.project, 'contributor')
+  return refusal(reader, context.by, 'change items', item.project)
 }
 
 /** One field from a value to a value; nothing where they are the same. */
@@ -28,7 +28,7 @@ export function changeOf(item: Pick<Item, 'id'>, field: string, before: unknown,
 /** That it was changed now, by this person. */
 export const stamp = (item: Item, context: Context): Change[] => [
   ...changeOf(item, 'changed', item.changed, context.now),
-  ...changeOf(item, 'changedBy', item.changedBy, context.by),
+  ...changeOf(item, 'changedBy', item.changedBy, personIn(context)),
 ]
 
 /** Names the stays that a command opens: its id and a counter. */
@@ -56,17 +56,9 @@ export function changeStatus(reader: Reader, item: Item, to: StatusId, context: 
   ]
 }
 
-/** Refuses a status that the item's kind does not have, or a move from a status in which it no longer is. */
-export function checkStatus(
-  reader: Reader,
-  item: Item,
-  kind: string,
-  from: StatusId,
-  to: StatusId,
-): Problem | undefined {
-  const status = reader.maybe('status', to)
-  if (!status || status.workflow !== reader.maybe('kind', kind)?.workflow)
-    return problem('wrong-value', { field: 'status' })
+/** Refuses a status that is not there, or a move from one in which the item no longer is. */
+export function checkStatus(reader: Reader, item: Item, from: StatusId, to: StatusId): Problem | undefined {
+  if (!reader.maybe('status', to)) return problem('wrong-value', { field: 'status' })
   return item.status === from || item.status === to ? undefined : changedMeanwhile(item, 'status', to, item.status)
 }
 
@@ -142,26 +134,4 @@ export function lastSiblingRank(reader: Reader, project: ProjectId, parent: Item
     if (table.parent[row] === at && (last === undefined || rank > last)) last = rank
   }
   return last
-}
-
-/** Refuses a parent in another project, or one that lies inside the item. */
-export function checkParent(
-  reader: Reader,
-  item: Pick<Item, 'id' | 'project'>,
-  parent: ItemId | null,
-): Problem | undefined {
-  if (!parent) return undefined
-  const found = reader.maybe('item', parent)
-  if (!found) return problem('gone', undefined, [{ item: parent }])
-  if (found.project !== item.project) return problem('other-project')
-  const seen = new Set<string>()
-  for (
-    let at: Item | undefined = found;
-    at && !seen.has(at.id);
-    at = at.parent ? reader.maybe('item', at.parent) : undefined
-  ) {
-    if (at.id === item.id) return problem('loop', undefined, [{ item: item.id, field: 'parent' }])
-    seen.add(at.id)
-  }
-  return undefined
 }

@@ -7,7 +7,7 @@ import { revertOf } from '../commands/revert'
 import { fieldsOf, kindsOf, statusesOf } from '../model/reader'
 import type { Item, ItemId } from '../model/records'
 import { contextOf, PlainRoom, smallWorkspace, type Small } from '../test-kit/workspace'
-import { nameOf, sentencesOf } from './told'
+import { nameOf, sentencesOf } from './history'
 
 type Bare<C> = C extends Command ? Omit<C, 'id' | 'v'> : never
 class Table {

@@ -1,8 +1,8 @@
 import * as z from 'zod/mini'
 import { list } from '../base/schemas'
 import * as ids from '../base/id-schemas'
-import { firstProblem, must, ok } from '../base/result'
-import { defineCommand } from '../change/command'
+import { firstProblem, must } from '../base/result'
+import { applied, defineCommand } from '../change/command'
 import { changeOf, changeStatus, checkItem, checkStatus, ranksAt, stamp, StayIds } from './changes'
 import { placeRecord } from './place'
 
@@ -30,11 +30,11 @@ export const moveItems = defineCommand({
       const refused = checkItem(reader, one.item, context)
       if (refused || !one.status) return refused
       const item = must(reader.maybe('item', one.item), 'item')
-      return checkStatus(reader, item, item.kind, one.status.from, one.status.to)
+      return checkStatus(reader, item, one.status.from, one.status.to)
     }),
   apply(reader, body, context) {
     const stays = new StayIds(context.command)
-    return ok(
+    return applied(
       body.items.flatMap((one) => {
         const item = must(reader.maybe('item', one.item), 'item')
         const status = one.status ? changeStatus(reader, item, one.status.to, context, stays) : []

@@ -2,26 +2,16 @@ import * as z from 'zod/mini'
 import { list, text } from '../base/schemas'
 import * as ids from '../base/id-schemas'
 import { rankBetween } from '../base/ranks'
-import { firstProblem, assertNever, must, ok, problem, type Problem } from '../base/result'
+import { firstProblem, must, problem, type Problem } from '../base/result'
 import { idsAlsoIn, idsMissingFrom, isSameValue } from '../base/sorted-ids'
-import { defineCommand, type Context } from '../change/command'
+import { applied, defineCommand, type Context } from '../change/command'
 import type { Change } from '../change/patch'
 import type { Value } from '../fields/contract'
 import { fieldTypes } from '../fields/registry'
 import type { Reader } from '../model/reader'
 import type { Item, ItemId, KindId, StatusId } from '../model/records'
 import { checkTitle } from './add'
-import {
-  changedMeanwhile,
-  changeOf,
-  changeStatus,
-  checkItem,
-  checkParent,
-  checkStatus,
-  lastSiblingRank,
-  stamp,
-  StayIds,
-} from './changes'
+import { changedMeanwhile, changeOf, changeStatus, checkItem, lastSiblingRank, stamp, StayIds } from './changes'
 import { checkUnique, checkValue, normalised, valueRecord } from './values'
 
 const fromTo = z.object({ from: valueRecord, to: valueRecord })
@@ -49,12 +39,12 @@ export const setValues = defineCommand({
       (one) =>
         checkItem(reader, one.item, context) ??
         firstProblem(Object.entries(one.set), ([key, setting]) =>
-          checkSetting(reader, must(reader.maybe('item', one.item), 'item'), key, setting, one.set),
+          checkSetting(reader, must(reader.maybe('item', one.item), 'item'), key, setting),
         ),
     ),
   apply(reader, body, context) {
     const stays = new StayIds(context.command)
-    return ok(
+    return applied(
       body.items.flatMap((one) => {
         const item = must(reader.maybe('item', one.item), 'item')
         const changes = Object.entries(one.set).flatMap(([key, setting]) =>
@@ -66,23 +56,18 @@ export const setValues = defineCommand({
   },
 })
 
-function checkSetting(
-  reader: Reader,
-  item: Item,
-  key: string,
-  setting: Setting,
-  all: Record<string, Setting>,
-): Problem | undefined {
+function checkSetting(reader: Reader, item: Item, key: string, setting: Setting): Problem | undefined {
   if (isOwnColumn(key))
-    return 'to' in setting ? checkColumn(reader, item, key, setting, all) : problem('wrong-value', { field: key })
+    return 'to' in setting ? checkColumn(reader, item, key, setting) : problem('wrong-value', { field: key })
   const field = reader.maybe('field', key)
   if (!field) return problem('unknown-field')
-  if (field.type === 'longText') return problem('wrong-value', { field: field.name })
+  const type = fieldTypes[field.type]
+  if (type.isApart) return problem('wrong-value', { field: field.name })
   if (!('to' in setting)) {
-    if (!fieldTypes[field.type].several) return problem('wrong-value', { field: field.name })
+    if (!type.several) return problem('wrong-value', { field: field.name })
     return checkValue(reader, field, setting.add, item.project)
   }
-  if (fieldTypes[field.type].several) return problem('wrong-value', { field: field.name })
+  if (type.several) return problem('wrong-value', { field: field.name })
   const wrong = checkValue(reader, field, setting.to, item.project) ?? checkUnique(reader, field, setting.to, item.id)
   if (wrong) return wrong
   const stored = item.values[field.id] ?? null
@@ -95,43 +80,24 @@ function checkColumn(
   reader: Reader,
   item: Item,
   key: OwnColumn,
-  setting: { from: Value; to: Value },
-  all: Record<string, Setting>,
+  { from, to }: { from: Value; to: Value },
 ): Problem | undefined {
-  const to = setting.to
-  const kindSetting = all.kind
-  const kind = kindSetting && 'to' in kindSetting ? String(kindSetting.to) : item.kind
-  switch (key) {
-    case 'title': {
-      const wrong = typeof to === 'string' ? checkTitle(to) : problem('no-title')
-      if (wrong) return wrong
-      break
-    }
-    case 'status': {
-      const wrong = checkStatus(reader, item, kind, item.status, to as StatusId)
-      if (wrong) return wrong
-      break
-    }
-    case 'kind': {
-      const found = typeof to === 'string' ? reader.maybe('kind', to) : undefined
-      if (!found || found.project !== item.project) return problem('wrong-value', { field: 'kind' })
-      // The status must be one of the new kind's workflow, unless it is changed along with the kind.
-      if (!all.status && reader.maybe('status', item.status)?.workflow !== found.workflow)
-        return problem('wrong-value', { field: 'kind' })
-      break
-    }
-    case 'parent': {
-      const wrong = checkParent(reader, item, to as ItemId | null)
-      if (wrong) return wrong
-      break
-    }
-    default:
-      return assertNever(key)
-  }
-  return isSameValue(item[key], setting.from) || isSameValue(item[key], to)
+  const wrong = checkOwn[key](reader, to)
+  if (wrong) return wrong
+  return isSameValue(item[key], from) || isSameValue(item[key], to)
     ? undefined
     : changedMeanwhile(item, key, to, item[key])
 }
+
+/** What a column may be set to; that a status fits a kind and a parent makes no loop is a law. */
+const checkOwn: Readonly<Record<OwnColumn, (reader: Reader, to: Value) => Problem | undefined>> = {
+  title: (_reader, to) => (typeof to === 'string' ? checkTitle(to) : problem('no-title')),
+  status: (reader, to) => isThere(reader, 'status', to),
+  kind: (reader, to) => isThere(reader, 'kind', to),
+  parent: (reader, to) => (to === null || reader.placeOf(String(to)) ? undefined : problem('gone')),
+}
+const isThere = (reader: Reader, key: 'status' | 'kind', to: Value): Problem | undefined =>
+  typeof to === 'string' && reader.maybe(key, to) ? undefined : problem('wrong-value', { field: key })
 
 function applySetting(
   reader: Reader,

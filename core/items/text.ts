@@ -1,11 +1,12 @@
 import * as z from 'zod/mini'
 import { text, whole } from '../base/schemas'
 import * as ids from '../base/id-schemas'
-import { must, ok, problem } from '../base/result'
-import { defineCommand } from '../change/command'
+import { must, problem } from '../base/result'
+import { applied, defineCommand } from '../change/command'
 import { makes, type Change } from '../change/patch'
 import { longestLongText } from '../fields/contract'
 import { revisionOf } from '../fields/long-text'
+import { fieldTypes } from '../fields/registry'
 import { longTextId } from '../model/records'
 import { changeOf, checkItem, stamp } from './changes'
 
@@ -22,13 +23,14 @@ export const setText = defineCommand({
     revision: whole(0),
     text: text(longestLongText),
   }),
+  needs: (body) => [{ what: 'long text', id: longTextId(body.item, body.field) }],
   projects: (reader, body) => [reader.maybe('item', body.item)?.project ?? []].flat(),
   check(reader, body, context) {
     const refused = checkItem(reader, body.item, context)
     if (refused) return refused
     const item = must(reader.maybe('item', body.item), 'item')
     const field = reader.maybe('field', body.field)
-    if (field?.type !== 'longText' || field.project !== item.project) return problem('unknown-field')
+    if (!field || !fieldTypes[field.type].isApart || field.project !== item.project) return problem('unknown-field')
     if (revisionOf(item.values[field.id]) === body.revision) return undefined
     return problem('text-changed-meanwhile', { field: field.name }, [
       { item: item.id, field: field.id, by: item.changedBy, when: item.changed },
@@ -41,7 +43,7 @@ export const setText = defineCommand({
     const revision = body.revision + 1
     const text = body.text.trim()
     const mark = changeOf(item, body.field, item.values[body.field], text ? { revision } : null)
-    return ok([...mark, ...wordsChange(), ...stamp(item, context)])
+    return applied([...mark, ...wordsChange(), ...stamp(item, context)])
 
     function wordsChange(): Change[] {
       const record = { id, item: body.item, field: body.field, revision, text }

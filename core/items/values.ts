@@ -1,7 +1,7 @@
 import { problem, type Problem } from '../base/result'
 import { isEmptyValue, type Value } from '../fields/contract'
 import { fieldTypes } from '../fields/registry'
-import type { Reader } from '../model/reader'
+import { fieldContext, type Reader } from '../model/reader'
 import type { Field, ItemId, ProjectId } from '../model/records'
 import * as z from 'zod/mini'
 import { list, text, whole } from '../base/schemas'
@@ -25,7 +25,7 @@ export function checkValue(
 ): Problem | undefined {
   if (!field || field.archived || field.project !== project) return problem('unknown-field')
   if (isEmptyValue(value)) return undefined
-  const wrong = fieldTypes[field.type].check(value, field.settings, reader.names)
+  const wrong = fieldTypes[field.type].check(value, fieldContext(reader, field))
   return wrong && { ...wrong, said: { ...wrong.said, field: field.name } }
 }
 

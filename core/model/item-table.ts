@@ -3,6 +3,7 @@ import { AnyColumn, grown, InstantColumn, NumberColumn, type Column } from '../f
 import { TextColumn } from '../fields/columns/texts'
 import type { Value } from '../fields/contract'
 import { fieldTypes } from '../fields/registry'
+import { Scratch } from './scratch'
 import {
   isItemColumn,
   itemColumns,
@@ -60,6 +61,8 @@ export class ItemTable {
   n = 0
   /** Items that are there and not archived. */
   listedCount = 0
+  /** For what views compute from the rows. */
+  readonly scratch = new Scratch()
   /** Every row whose item went, in turn: who keeps rows looks what came since it last looked. */
   readonly freed: number[] = []
 

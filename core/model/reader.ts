@@ -1,55 +1,114 @@
-import type { Names } from '../fields/contract'
+import { tieId } from '../base/ids'
+import { compareRanked } from '../base/ranks'
+import type { FieldContext, Names } from '../fields/contract'
+import type { Lookup } from './entities'
 import type { ItemTable } from './item-table'
-import type { EntityName, Item, ItemId, Project, ProjectId, Records, Status, Kind, Field, Workspace } from './records'
+import type {
+  Board,
+  BoardColumn,
+  ColumnStatus,
+  EntityName,
+  Field,
+  Item,
+  ItemId,
+  Kind,
+  Limit,
+  OptionOfField,
+  Project,
+  ProjectId,
+  Records,
+  Status,
+  Step,
+  Workspace,
+} from './records'
 
 /**
  * How commands, views and queues look at a workspace, in a replica and in a room. An item that is read is a copy; what
  * looks at many reads the columns. Stays and long texts are not read through it.
  */
-export interface Reader {
+export interface Reader extends Lookup {
   workspace(): Workspace
-  maybe<E extends EntityName>(entity: E, id: string): Records[E] | undefined
   all<E extends EntityName>(entity: E): Iterable<Records[E]>
+  /** The options of a field in their order, those that were removed among them. */
+  optionsOf(field: string): readonly OptionOfField[]
   itemsOf(project: ProjectId): Iterable<Item>
   childrenOf(item: ItemId): Iterable<Item>
-  /** The items of a project by columns. */
+  /** The items of a project by columns; an empty table where it has none. */
   table(project: ProjectId): ItemTable
-  /** Where an item stands. */
+  /** Where an item is; undefined where there is no such item. */
   placeOf(item: string): { readonly table: ItemTable; readonly row: number } | undefined
   readonly names: Names
 }
 
-/** Of a project, by their order. */
-export function fieldsOf(reader: Reader, project: ProjectId): Field[] {
-  return ordered(reader.all('field'), (field) => field.project === project && !field.archived)
+interface Ordered {
+  readonly id: string
+  readonly rank: string
+  readonly archived?: boolean
 }
-export function kindsOf(reader: Reader, project: ProjectId): Kind[] {
-  return ordered(reader.all('kind'), (kind) => kind.project === project)
+/** Those that hold and are not archived, by rank. */
+function inOrder<R extends Ordered>(all: Iterable<R>, holds: (record: R) => boolean): R[] {
+  return [...all].filter((record) => !record.archived && holds(record)).sort(compareRanked)
 }
-export function statusesOf(reader: Reader, project: ProjectId): Status[] {
-  const workflows = new Set(kindsOf(reader, project).map((kind) => kind.workflow))
-  return ordered(reader.all('status'), (status) => workflows.has(status.workflow))
-}
-export function projectsInOrder(reader: Reader): Project[] {
-  return ordered(reader.all('project'), (project) => !project.archived)
-}
-export function boardOf(reader: Reader, project: ProjectId) {
-  return ordered(reader.all('board'), (board) => board.project === project)[0]
+const ofProject = (project: ProjectId) => (record: { readonly project: ProjectId }) => record.project === project
+
+/** The fields of a project in their order, without those that were removed. */
+export const fieldsOf = (reader: Reader, project: ProjectId): Field[] =>
+  inOrder(reader.all('field'), ofProject(project))
+/** The kinds of a project in their order. */
+export const kindsOf = (reader: Reader, project: ProjectId): Kind[] => inOrder(reader.all('kind'), ofProject(project))
+/** The statuses of a project in their order, whichever workflow they are in. */
+export const statusesOf = (reader: Reader, project: ProjectId): Status[] =>
+  inOrder(reader.all('status'), ofProject(project))
+/** The projects of the index in its order. */
+export const projectsInOrder = (reader: Reader): Project[] => inOrder(reader.all('project'), () => true)
+/** The boards of a project in their order. */
+export const boardsOf = (reader: Reader, project: ProjectId): Board[] =>
+  inOrder(reader.all('board'), ofProject(project))
+/** The columns of a board in their order. */
+export const columnsOf = (reader: Reader, board: string): BoardColumn[] =>
+  inOrder(reader.all('column'), (column) => column.board === board)
+
+/** How many items a column should hold at most; null: as many as come. */
+export const limitOf = (reader: Reader, column: string): number | null =>
+  reader.maybe('limit', limitId(column))?.most ?? null
+export const limitId = (column: string): Limit['id'] => tieId<'limit'>(column, 'items')
+
+/** What a column holds: statuses, of every kind or of one, in the statuses' order. */
+export function heldBy(reader: Reader, column: string): ColumnStatus[] {
+  const rankOf = (one: ColumnStatus) => reader.maybe('status', one.status)?.rank ?? ''
+  return [...reader.all('columnStatus')]
+    .filter((one) => one.column === column)
+    .sort((a, b) => compareRanked({ id: a.id, rank: rankOf(a) }, { id: b.id, rank: rankOf(b) }))
 }
 
-function ordered<R extends { readonly order: number; readonly id: string }>(
-  all: Iterable<R>,
-  holds: (r: R) => boolean,
-) {
-  return [...all].filter(holds).sort((a, b) => a.order - b.order || (a.id < b.id ? -1 : 1))
-}
+/** A status as a workflow has it; undefined where it is no step of it. */
+export const maybeStep = (reader: Lookup, workflow: string | undefined, status: string): Step | undefined =>
+  workflow === undefined ? undefined : reader.maybe('step', tieId<'step'>(workflow, status))
+/** The steps of a workflow in their order. */
+export const stepsOf = (reader: Reader, workflow: string): Step[] =>
+  [...reader.all('step')].filter((step) => step.workflow === workflow).sort(compareRanked)
+/** The statuses that items of a kind can have, in the order of its workflow. */
+export const statusesOfKind = (reader: Reader, kind: string): Status[] =>
+  stepsOf(reader, reader.maybe('kind', kind)?.workflow ?? '').flatMap(
+    (step) => reader.maybe('status', step.status) ?? [],
+  )
+/** The status in which items of a kind begin; undefined where there is no such kind. */
+export const startOfKind = (reader: Lookup, kind: string): Status | undefined =>
+  reader.maybe('status', reader.maybe('workflow', reader.maybe('kind', kind)?.workflow ?? '')?.start ?? '')
+
+/** A field as its type needs to know it. */
+export const fieldContext = (reader: Pick<Reader, 'optionsOf' | 'names'>, field: Field): FieldContext => ({
+  settings: field.settings,
+  options: reader.optionsOf(field.id),
+  names: reader.names,
+})
 
 /** `GLH-142`; a dash in place of the number until the server has given one. */
-export const itemKey = (reader: Reader, item: Item): string =>
+export const itemKey = (reader: Lookup, item: Pick<Item, 'project' | 'number'>): string =>
   `${reader.maybe('project', item.project)?.prefix ?? '?'}-${item.number || '–'}`
 
 /** The parents of an item, topmost first. Stops at a loop, which stored data does not have. */
-export function pathOf(reader: Reader, item: Item): Item[] {
+export function pathOf(reader: Lookup, item: Item): Item[] {
   const path: Item[] = []
   const seen = new Set<string>([item.id])
   for (let id = item.parent; id && !seen.has(id);) {

@@ -1,62 +1,64 @@
 import type * as z from 'zod/mini'
 import type { Instant, PlainDate } from '../base/dates'
-import type {
+import type { FieldId, ItemId, KindId, PersonId, ProjectId, StatusId, StayId } from '../base/ids'
+import type { FieldSettings } from '../fields/settings'
+import type { Value } from '../fields/value'
+import type * as definitions from './definition'
+import type * as schemas from './schemas'
+
+export type { Condition } from './definition'
+export type { Day, FactTest } from '../fields/test'
+export type { Grain, KindIcon, PaletteColour, Phase, Role, TotalName } from './names'
+export type {
   BoardId,
   FieldId,
   ItemId,
   KindId,
+  OptionId,
   PersonId,
   ProjectId,
   StatusId,
-  StayId,
   ViewId,
   WorkflowId,
 } from '../base/ids'
-import type { Value } from '../fields/contract'
-import type {
-  boardRecord,
-  columnRecord,
-  dayRecord,
-  fieldRecord,
-  groupKeyRecord,
-  kindRecord,
-  memberRecord,
-  personRecord,
-  projectRecord,
-  sortKeyRecord,
-  statusRecord,
-  testRecord,
-  totalRecord,
-  viewDefinition,
-  viewRecord,
-  workflowRecord,
-} from './schemas'
+export { paletteColours, roles } from './names'
 
-export type { Condition } from './schemas'
-export { paletteColours, roles, type KindIcon, type PaletteColour, type Phase, type Role } from './names'
+type Read<T extends z.ZodMiniType> = Readonly<z.infer<T>>
 
+/** One team's installation. */
 export interface Workspace {
   readonly id: string
   readonly name: string
+  /** IANA name: `Europe/Berlin`. */
   readonly timeZone: string
+  /** Weekdays worked, 1 for Monday to 7 for Sunday. */
   readonly workingWeek: readonly number[]
   readonly holidays: readonly PlainDate[]
   readonly demo: boolean
 }
 
-export type Person = Readonly<z.infer<typeof personRecord>>
+export type Person = Read<typeof schemas.personRecord>
+export type Project = Read<typeof schemas.projectRecord>
+export type Member = Read<typeof schemas.memberRecord>
+export type Status = Read<typeof schemas.statusRecord>
+export type Workflow = Read<typeof schemas.workflowRecord>
+export type Step = Read<typeof schemas.stepRecord>
+export type TurnOf = Read<typeof schemas.turnRecord>
+export type Kind = Read<typeof schemas.kindRecord>
+export type Field = Omit<Read<typeof schemas.fieldRecord>, 'settings'> & { readonly settings: FieldSettings }
+export type OptionOfField = Read<typeof schemas.optionRecord>
+export type Board = Read<typeof schemas.boardRecord>
+export type BoardColumn = Read<typeof schemas.columnRecord>
+export type ColumnStatus = Read<typeof schemas.columnStatusRecord>
+export type Limit = Read<typeof schemas.limitRecord>
+export type Audience = Read<typeof schemas.audienceRecord>
+export type View = Read<typeof schemas.viewRecord>
 
-export type Project = Readonly<z.infer<typeof projectRecord>>
-
-export type Member = Readonly<z.infer<typeof memberRecord>>
-
-export type Workflow = Readonly<z.infer<typeof workflowRecord>>
-
-export type Status = Readonly<z.infer<typeof statusRecord>>
-
-export type Kind = Readonly<z.infer<typeof kindRecord>>
-
-export type Field = Readonly<z.infer<typeof fieldRecord>>
+export type FactRef = Read<typeof definitions.factRecord>
+export type SortKey = Read<typeof definitions.sortKeyRecord>
+export type GroupKey = Read<typeof definitions.groupKeyRecord>
+export type Total = Read<typeof definitions.totalRecord>
+export type ViewDefinition = Read<typeof definitions.viewDefinition>
 
 /** One piece of work. Number and ranks are the server's; until it answers, the browser shows a dash for number 0. */
 export interface Item {
@@ -110,41 +112,25 @@ export interface LongText {
 }
 export const longTextId = (item: string, field: string): string => `${item}/${field}`
 
-export type Column = Readonly<z.infer<typeof columnRecord>>
-export type Board = Readonly<z.infer<typeof boardRecord>>
-
-export type SortKey = Readonly<z.infer<typeof sortKeyRecord>>
-
-export type GroupKey = Readonly<z.infer<typeof groupKeyRecord>>
-export type Total = Readonly<z.infer<typeof totalRecord>>
-export type TotalName = Total['name']
-export type Grain = NonNullable<GroupKey['grain']>
-export type FactTest = Readonly<z.infer<typeof testRecord>>
-export type Day = Readonly<z.infer<typeof dayRecord>>
-
-export type ViewDefinition = Readonly<z.infer<typeof viewDefinition>>
-export type View = Readonly<z.infer<typeof viewRecord>>
-
-/** Everything that a patch can speak of. */
+/** Everything that a patch can speak of; `entities.ts` says where each is held and who sees it. */
 export interface Records {
   workspace: Workspace
   person: Person
   project: Project
   member: Member
-  workflow: Workflow
   status: Status
+  workflow: Workflow
+  step: Step
   kind: Kind
   field: Field
+  option: OptionOfField
   item: Item
   stay: Stay
   longText: LongText
   board: Board
+  column: BoardColumn
+  columnStatus: ColumnStatus
+  limit: Limit
   view: View
 }
 export type EntityName = keyof Records
-export const entityNames = [
-  'workspace', 'person', 'project', 'member', 'workflow', 'status', 'kind', 'field', 'item', 'stay', 'longText',
-  'board', 'view',
-] as const satisfies readonly EntityName[] // prettier-ignore
-
-export type { BoardId, FieldId, ItemId, KindId, PersonId, ProjectId, StatusId, ViewId, WorkflowId }

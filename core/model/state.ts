@@ -1,20 +1,14 @@
-import { TextIndex } from '../base/collation'
+import { compareText, TextIndex } from '../base/collation'
+import { compareRanked } from '../base/ranks'
 import { must } from '../base/result'
 import type { Names } from '../fields/contract'
+import { entities, entityNames } from './entities'
 import { ItemTable } from './item-table'
 import type { Reader } from './reader'
-import {
-  entityNames,
-  type EntityName,
-  type Field,
-  type Item,
-  type ItemId,
-  type ProjectId,
-  type Records,
-  type Workspace,
-} from './records'
+import type { EntityName, Field, Item, ItemId, OptionOfField, ProjectId, Records, Workspace } from './records'
 
 type Apart = Exclude<EntityName, 'item'>
+const noOptions: readonly OptionOfField[] = []
 
 /**
  * A workspace: the items of each project in columns, all else in plain maps. It stands behind the reader port in a
@@ -26,14 +20,14 @@ export class State implements Reader {
     [E in Apart]: Map<string, Records[E]>
   }
   readonly #tables = new Map<ProjectId, ItemTable>()
-  #names: TextIndex<string> | undefined
+  #people: { readonly byName: TextIndex<string>; readonly inOrder: readonly string[] } | undefined
+  /** By field; computed when they are first asked for. */
+  #options: Map<string, OptionOfField[]> | undefined
 
   readonly names: Names = {
     person: (id) => this.#records.person.get(id)?.name,
-    personNamed: (name) => {
-      this.#names ??= new TextIndex([...this.#records.person.values()].map((person) => [person.name, person.id]))
-      return this.#names.find(name)
-    },
+    personNamed: (name) => this.#namedPeople().byName.find(name),
+    peopleInOrder: () => this.#namedPeople().inOrder,
   }
 
   workspace(): Workspace {
@@ -41,7 +35,7 @@ export class State implements Reader {
   }
 
   holds(entity: EntityName): boolean {
-    return entity !== 'stay' && entity !== 'longText'
+    return entities[entity].held !== 'server only'
   }
 
   maybe<E extends EntityName>(entity: E, id: string): Records[E] | undefined {
@@ -53,6 +47,33 @@ export class State implements Reader {
   *all<E extends EntityName>(entity: E): Iterable<Records[E]> {
     if (entity !== 'item') yield* this.#records[entity as Apart].values() as Iterable<Records[E]>
     else for (const project of this.#tables.keys()) yield* this.itemsOf(project) as Iterable<Records[E]>
+  }
+
+  optionsOf(field: string): readonly OptionOfField[] {
+    this.#options ??= this.#optionsByField()
+    return this.#options.get(field) ?? noOptions
+  }
+
+  #optionsByField(): Map<string, OptionOfField[]> {
+    const byField = new Map<string, OptionOfField[]>()
+    for (const option of [...this.#records.option.values()].sort(compareRanked)) {
+      const options = byField.get(option.field)
+      if (options) options.push(option)
+      else byField.set(option.field, [option])
+    }
+    return byField
+  }
+
+  #namedPeople() {
+    return (this.#people ??= this.#peopleByName())
+  }
+
+  #peopleByName() {
+    const people = [...this.#records.person.values()]
+    return {
+      byName: new TextIndex(people.map((person): [string, string] => [person.name, person.id])),
+      inOrder: people.sort((a, b) => compareText(a.name, b.name)).map((person) => person.id as string),
+    }
   }
 
   count(entity: EntityName): number {
@@ -94,7 +115,8 @@ export class State implements Reader {
     const before = records.get(id)
     if (record === undefined) records.delete(id)
     else records.set(id, record)
-    if (entity === 'person') this.#names = undefined
+    if (entity === 'person') this.#people = undefined
+    if (entity === 'option') this.#options = undefined
     if (entity === 'field') this.#retype(before as Field | undefined, record as Field | undefined)
   }
 

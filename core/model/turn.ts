@@ -1,6 +1,7 @@
 import { workingDaysAfter, type PlainDate } from '../base/dates'
-import type { Reader } from './reader'
-import type { Item, Phase, Project } from './records'
+import type { Lookup } from './entities'
+import { maybeStep, type Reader } from './reader'
+import type { Item, Phase, Project, TurnOf } from './records'
 
 /** Whose move it is. Empty and `open`: nobody's turn. Finished and dropped items are nobody's turn and not open. */
 export interface Turn {
@@ -10,18 +11,32 @@ export interface Turn {
 
 const closed: Turn = { people: [], open: false }
 
-/** The people of the status's turn field; where it is empty the assignees; where these are empty nobody. */
-export function turnOf(reader: Reader, item: Item): Turn {
+/** The people fields that say whose turn it is, in the order in which they are asked; none: nobody's. */
+export function turnFields(turn: TurnOf, project: Project | undefined): (string | null)[] {
+  const assignees = project?.uses.assignees ?? null
+  switch (turn.of) {
+    case 'assignees':
+      return [assignees]
+    case 'field':
+      return [turn.field, assignees]
+    case 'nobody':
+      return []
+  }
+}
+
+/** Whose turn the step of the item says it is; where that field is empty the assignees; where these are empty nobody. */
+export function turnOf(reader: Lookup, item: Item): Turn {
   const status = reader.maybe('status', item.status)
   if (!status || item.archived || isOver(status.phase)) return closed
-  const assignees = reader.maybe('project', item.project)?.uses.assignees
-  for (const field of [status.turn, assignees]) {
+  const step = maybeStep(reader, reader.maybe('kind', item.kind)?.workflow, item.status)
+  for (const field of turnFields(step?.turn ?? { of: 'assignees' }, reader.maybe('project', item.project))) {
     const value = field ? item.values[field] : undefined
-    if (Array.isArray(value) && value.length) return { people: value, open: true }
+    if (Array.isArray(value) && value.length) return { people: value as readonly string[], open: true }
   }
   return { people: [], open: true }
 }
 
+/** Whether nothing is left to do in the phase. */
 export const isOver = (phase: Phase): boolean => phase === 'finished' || phase === 'dropped'
 
 /** The day an item is due; undefined where it has none or the project uses none. */

@@ -1,15 +1,25 @@
-/** Views as earlier versions kept them, made those of today: one step a version. */
+/** Definitions of views as earlier versions kept them, made today's: one step a version. */
 import { dayBefore } from '../base/dates'
-import type { Reader } from './reader'
-import type { Condition, Project, View, ViewDefinition } from './records'
+import type { BoardId, FieldId } from '../base/ids'
+import { automaticFactNames, type LayoutName } from './names'
+import { boardsOf, type Reader } from './reader'
+import type { Condition, FactRef, FactTest, ProjectId, ViewDefinition } from './records'
+
+/** What a definition of an earlier version leaves to its project. */
+export interface Surroundings {
+  /** The field that a phrase of version 1 means by *due*. */
+  readonly due: FieldId | null
+  /** The board that a board view of versions 1 and 2 draws. */
+  readonly board: BoardId | undefined
+}
 
 /** Five kinds of conditions, all of which an item had to meet; no groups, no totals. */
 interface DefinitionV1 {
   readonly v: 1
-  readonly layout: ViewDefinition['layout']
+  readonly layout: LayoutName
   readonly where: readonly ConditionV1[]
-  readonly sort: ViewDefinition['sort']
-  readonly show: ViewDefinition['show']
+  readonly sort: readonly SortKeyV2[]
+  readonly show: readonly string[]
 }
 type ConditionV1 =
   | { readonly about: 'status'; readonly statuses: readonly string[] }
@@ -18,17 +28,49 @@ type ConditionV1 =
   | { readonly about: 'turn'; readonly of: 'me' | 'nobody' }
   | { readonly about: 'dueBefore'; readonly day: string }
 
-/** `project`: the view's, whose due field a phrase of version 1 means. */
-export function upgradeDefinition(definition: unknown, project: Project | undefined): ViewDefinition {
-  const kept = definition as DefinitionV1 | ViewDefinition
-  if (kept.v !== 1) return kept
-  const { layout, where, sort, show } = kept
-  const conditions = where.flatMap((one) => conditionOf(one, project) ?? [])
-  return { v: 2, layout, where: conditions, group: [], sort: [...sort], totals: [], show: [...show] }
+/** Facts were named by a text: a field's id or an automatic fact's name; a board view drew the project's first board. */
+interface DefinitionV2 {
+  readonly v: 2
+  readonly layout: LayoutName
+  readonly where: readonly ConditionV2[]
+  readonly group: readonly (SortKeyV2 & { readonly byTotal?: TotalV2 })[]
+  readonly sort: readonly SortKeyV2[]
+  readonly totals: readonly TotalV2[]
+  readonly show: readonly string[]
+}
+type ConditionV2 =
+  | { readonly about: 'fact'; readonly fact: string; readonly test: FactTest }
+  | Extract<Condition, { about: 'was' }>
+  | { readonly about: 'all' | 'any' | 'none'; readonly of: readonly ConditionV2[] }
+  | { readonly about: 'anyChild' | 'allChildren' | 'parent' | 'someAncestor'; readonly that: ConditionV2 }
+interface SortKeyV2 {
+  readonly by: string
+}
+interface TotalV2 {
+  readonly of?: string
 }
 
-function conditionOf(old: ConditionV1, project: Project | undefined): Condition | undefined {
-  const anyOf = (fact: string, values: readonly string[]): Condition => ({ about: 'fact', fact, test: { is: 'anyOf', values: [...values] } }) // prettier-ignore
+/**
+ * A stored definition of any version as one of today's. What it says is not checked: whoever reads it from outside parses
+ * it afterwards.
+ */
+export function upgradeDefinition(definition: unknown, around: Surroundings): ViewDefinition {
+  const kept = definition as DefinitionV1 | DefinitionV2 | ViewDefinition
+  if (kept.v === 3) return kept
+  return fromV2(kept.v === 1 ? fromV1(kept, around.due) : kept, around.board)
+}
+
+/** What an earlier definition leaves to a project that is held. */
+export function surroundingsIn(reader: Reader, project: ProjectId): Surroundings {
+  return { due: reader.maybe('project', project)?.uses.due ?? null, board: boardsOf(reader, project)[0]?.id }
+}
+
+function fromV1({ layout, where, sort, show }: DefinitionV1, due: FieldId | null): DefinitionV2 {
+  return { v: 2, layout, where: where.flatMap((one) => conditionOf(one, due) ?? []), group: [], sort, totals: [], show }
+}
+
+function conditionOf(old: ConditionV1, due: FieldId | null): ConditionV2 | undefined {
+  const anyOf = (fact: string, values: readonly string[]): ConditionV2 => ({ about: 'fact', fact, test: { is: 'anyOf', values: [...values] } }) // prettier-ignore
   switch (old.about) {
     case 'status':
       return anyOf('status', old.statuses)
@@ -39,13 +81,38 @@ function conditionOf(old: ConditionV1, project: Project | undefined): Condition 
     case 'turn':
       return anyOf('turn', [old.of])
     case 'dueBefore': {
-      const due = project?.uses.due
       const to = old.day === 'today' ? ({ of: 'day', n: -1 } as const) : dayBefore(old.day)
       return due ? { about: 'fact', fact: due, test: { is: 'days', from: null, to } } : undefined
     }
   }
 }
 
-export function upgradeView(reader: Pick<Reader, 'maybe'>, view: View): View {
-  return { ...view, definition: upgradeDefinition(view.definition, reader.maybe('project', view.project)) }
+function fromV2(old: DefinitionV2, board: BoardId | undefined): ViewDefinition {
+  const total = (one: TotalV2) => ({ ...one, ...(one.of !== undefined && { of: factOf(one.of) }) })
+  const question = {
+    ...old,
+    v: 3,
+    where: old.where.map(conditionFromV2),
+    group: old.group.map((key) => ({
+      ...key,
+      by: factOf(key.by),
+      ...(key.byTotal && { byTotal: total(key.byTotal) }),
+    })),
+    sort: old.sort.map((key) => ({ ...key, by: factOf(key.by) })),
+    totals: old.totals.map(total),
+  }
+  // A board that there never was cannot be drawn: what is in the view still can.
+  const own = old.layout === 'board' ? (board ? { board } : { layout: 'table' }) : {}
+  return { ...question, ...own } as unknown as ViewDefinition
 }
+
+function conditionFromV2(old: ConditionV2): Condition {
+  if ('of' in old) return { ...old, of: old.of.map(conditionFromV2) }
+  if ('that' in old) return { ...old, that: conditionFromV2(old.that) }
+  return old.about === 'fact' ? { ...old, fact: factOf(old.fact) } : old
+}
+
+const factOf = (by: string): FactRef =>
+  (automaticFactNames as readonly string[]).includes(by)
+    ? { fact: by as (typeof automaticFactNames)[number] }
+    : { fact: 'field', field: by as FieldId }

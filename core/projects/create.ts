@@ -1,81 +1,76 @@
 import * as z from 'zod/mini'
 import { list } from '../base/schemas'
 import { isSameText } from '../base/collation'
-import { firstProblem, ok, problem, type Problem } from '../base/result'
-import { needsWorkspaceRole } from '../access/access'
-import { defineCommand } from '../change/command'
-import { makes } from '../change/patch'
-import {
-  boardRecord,
-  fieldRecord,
-  kindRecord,
-  projectRecord,
-  statusRecord,
-  viewRecord,
-  workflowRecord,
-} from '../model/schemas'
+import { problem, type Problem } from '../base/result'
+import { refusal } from '../access/access'
+import { applied, defineCommand, personIn, type Context } from '../change/command'
+import { makes, type Change } from '../change/patch'
+import { entityOf, idsIn, type Lookup } from '../model/entities'
+import type { EntityName, Records } from '../model/records'
+import * as schemas from '../model/schemas'
 
 /** A project with all that it begins with; `starterPattern` makes such a body. */
 export const projectBody = z.object({
-  project: projectRecord,
-  workflows: list(workflowRecord, 20, 1),
-  statuses: list(statusRecord, 200, 1),
-  kinds: list(kindRecord, 60, 1),
-  fields: list(fieldRecord, 200),
-  boards: list(boardRecord, 20),
-  views: list(viewRecord, 60),
+  project: schemas.projectRecord,
+  statuses: list(schemas.statusRecord, 200, 1),
+  workflows: list(schemas.workflowRecord, 20, 1),
+  steps: list(schemas.stepRecord, 1000, 1),
+  kinds: list(schemas.kindRecord, 60, 1),
+  fields: list(schemas.fieldRecord, 200),
+  options: list(schemas.optionRecord, 5000),
+  boards: list(schemas.boardRecord, 20),
+  columns: list(schemas.columnRecord, 500),
+  columnStatuses: list(schemas.columnStatusRecord, 1000),
+  limits: list(schemas.limitRecord, 500),
+  views: list(schemas.viewRecord, 60),
 })
 export type ProjectBody = z.infer<typeof projectBody>
 
 export const createProject = defineCommand({
   type: 'projects.create',
-  v: 1,
+  v: 2,
   body: projectBody,
   projects: (_reader, body) => [body.project.id],
   check(reader, body, context) {
-    const refused = needsWorkspaceRole(reader, context.by, 'lead')
+    const refused = refusal(reader, context.by, 'start projects')
     if (refused) return refused
-    const { project } = body
-    for (const other of reader.all('project')) {
-      if (isSameText(other.name, project.name)) return problem('name-taken', { name: project.name })
-      if ([other.prefix, ...other.oldPrefixes].includes(project.prefix))
-        return problem('prefix-taken', { name: project.prefix })
-    }
-    return (
-      checkWhole(body) ??
-      firstProblem(parts(body), (part) => (reader.maybe(part.entity, part.id) ? problem('id-taken') : undefined))
-    )
+    for (const other of reader.all('project'))
+      if (isSameText(other.name, body.project.name)) return problem('name-taken', { name: body.project.name })
+    return checkWhole(body, context)
   },
-  apply: (_reader, body) => ok(parts(body)),
+  apply: (_reader, body) => applied(parts(body)),
 })
 
-const parts = (body: ProjectBody) => [
+const lists = {
+  statuses: 'status', workflows: 'workflow', steps: 'step', kinds: 'kind', fields: 'field', options: 'option',
+  boards: 'board', columns: 'column', columnStatuses: 'columnStatus', limits: 'limit', views: 'view',
+} as const satisfies Record<Exclude<keyof ProjectBody, 'project'>, EntityName> // prettier-ignore
+
+const parts = (body: ProjectBody): Change[] => [
   makes('project', body.project),
-  ...body.workflows.map((one) => makes('workflow', one)),
-  ...body.statuses.map((one) => makes('status', one)),
-  ...body.kinds.map((one) => makes('kind', one)),
-  ...body.fields.map((one) => makes('field', one)),
-  ...body.boards.map((one) => makes('board', one)),
-  ...body.views.map((one) => makes('view', one)),
+  ...Object.entries(lists).flatMap(([list, entity]) =>
+    body[list as keyof typeof lists].map((record) => makes(entity, record as never)),
+  ),
 ]
 
-/** Everything that is named must be in it. */
-function checkWhole(body: ProjectBody): Problem | undefined {
-  const { project } = body
-  const fields = new Set<string>(body.fields.map((field) => field.id))
-  const workflows = new Set<string>(body.workflows.map((one) => one.id))
-  const statuses = new Set<string>(body.statuses.map((one) => one.id))
+/** Everything in it belongs to the project, and everything that is named is in it. */
+function checkWhole(body: ProjectBody, context: Context): Problem | undefined {
+  const made = parts(body) as { entity: EntityName; id: string; after: Records[EntityName] }[]
+  const held = new Map(made.map((one) => [`${one.entity} ${one.id}`, one.after]))
+  const found: Lookup = { maybe: (entity, id) => held.get(`${entity} ${id}`) as never }
+  const isOurs = ({ entity, after }: (typeof made)[number]) => {
+    const scope = entityOf(entity).scope(after as never, found)
+    const named = idsIn(entity, after as never)
+    return (
+      !!scope &&
+      scope.of !== 'workspace' &&
+      scope.project === body.project.id &&
+      named.every((one) => !one.entity || one.entity === 'person' || held.has(`${one.entity} ${one.id}`))
+    )
+  }
   const isWhole =
-    project.nextNumber === 1 &&
-    [...body.workflows, ...body.kinds, ...body.fields, ...body.boards, ...body.views].every(
-      (one) => one.project === project.id,
-    ) &&
-    Object.values(project.uses).every((field) => field === null || fields.has(field)) &&
-    body.statuses.every((one) => workflows.has(one.workflow) && (one.turn === null || fields.has(one.turn))) &&
-    body.kinds.every((one) => workflows.has(one.workflow)) &&
-    body.boards.every((one) =>
-      one.definition.columns.every((column) => column.statuses.every((id) => statuses.has(id))),
-    ) &&
-    body.views.every((one) => one.owner === null)
+    body.project.nextNumber === 1 &&
+    made.every(isOurs) &&
+    body.views.every((view) => view.audience.of === 'project' && view.maker === personIn(context))
   return isWhole ? undefined : problem('wrong-value', { field: 'project' })
 }

@@ -3,17 +3,21 @@ import { must } from '../base/result'
 import { invert, applyPatch } from '../change/patch'
 import { judge } from '../commands/registry'
 import type { PersonId, ProjectId } from '../model/records'
-import { boardOf, fieldsOf, kindsOf, statusesOf } from '../model/reader'
-import { contextOf, run, smallWorkspace, type Small } from '../test-kit/workspace'
+import { boardsOf, columnsOf, fieldsOf, heldBy, kindsOf, maybeStep, statusesOf } from '../model/reader'
+import { command as commandOf, contextOf, run, smallWorkspace, type Small } from '../test-kit/workspace'
 import type { ProjectBody } from './create'
 import { starterPattern } from './starter-pattern'
 
 let small: Small
 beforeEach(() => (small = smallWorkspace()))
-const pattern = (more: Partial<{ name: string; prefix: string }> = {}): ProjectBody =>
-  starterPattern({ name: 'Seed bank', prefix: 'SED', colour: 'pool', order: 2, ...more }, small.ids.next)
+const pattern = (more: Partial<{ name: string; prefix: string; maker: PersonId }> = {}): ProjectBody =>
+  starterPattern(
+    { name: 'Seed bank', prefix: 'SED', colour: 'pool', rank: 'a2', maker: small.people.lead.id, ...more },
+    small.ids.next,
+  )
+const start = (body: ProjectBody) => commandOf(small.ids, { type: 'projects.create', ...body })
 function refusal(body: ProjectBody, by: PersonId = small.people.lead.id): unknown {
-  const command = { id: small.ids.command(), type: 'projects.create', v: 1, ...body } as const
+  const command = start(body)
   const patch = judge(small.state, command, contextOf(command, by))
   return patch.ok ? undefined : patch.problem.code
 }
@@ -21,19 +25,22 @@ function refusal(body: ProjectBody, by: PersonId = small.people.lead.id): unknow
 describe('the starter pattern', () => {
   it('is a project that can be worked in at once', () => {
     const body = pattern()
-    run(small.state, { id: small.ids.command(), type: 'projects.create', v: 1, ...body }, small.people.lead.id)
+    run(small.state, start(body), small.people.lead.id)
     const id = body.project.id
     const statuses = statusesOf(small.state, id)
     expect(statuses.map((one) => one.phase)).toEqual(['waiting', 'waiting', 'active', 'active', 'finished', 'dropped'])
     // Where it is checked, it is the reviewer's turn; everywhere else the assignees'.
     const reviewer = body.project.uses.reviewer
-    expect(statuses.map((one) => one.turn)).toEqual([null, null, null, reviewer, null, null])
+    const turns = statuses.map((one) => maybeStep(small.state, body.workflows[0]!.id, one.id)?.turn)
+    const usual = { of: 'assignees' }
+    expect(turns).toEqual([usual, usual, usual, { of: 'field', field: reviewer }, usual, usual])
     expect(fieldsOf(small.state, id).map((one) => one.type)).toContain('people')
     for (const field of Object.values(body.project.uses))
       if (field) expect(small.state.maybe('field', field)?.project).toBe(id)
     expect(kindsOf(small.state, id)).toHaveLength(1)
-    // Every status stands in one column of the board.
-    const held = must(boardOf(small.state, id), 'board').definition.columns.flatMap((one) => one.statuses)
+    // Every status is in one column of the board.
+    const columns = columnsOf(small.state, must(boardsOf(small.state, id)[0], 'board').id)
+    const held = columns.flatMap((one) => heldBy(small.state, one.id)).map((one) => one.status)
     expect([...held].sort()).toEqual(statuses.map((one) => one.id).sort())
     const views = [...small.state.all('view')].filter((one) => one.project === id)
     expect(views.map((one) => one.definition.layout).sort()).toEqual(['board', 'table'])
@@ -59,7 +66,7 @@ describe('the starter pattern', () => {
 describe('a new project', () => {
   it('is for leads and owners', () => {
     const { owner, lead, contributor, reader } = small.people
-    expect([owner, lead, contributor, reader].map((one) => refusal(pattern(), one.id))).toEqual([
+    expect([owner, lead, contributor, reader].map((one) => refusal(pattern({ maker: one.id }), one.id))).toEqual([
       undefined, undefined, 'not-allowed', 'not-allowed',
     ]) // prettier-ignore
   })
@@ -74,12 +81,12 @@ describe('a new project', () => {
 
   const broken: [string, (body: ProjectBody) => void][] = [
     ['a use that names another’s field', (b) => (b.project.uses.due = b.views[0]!.id as never)],
-    ['a status in no workflow of it', (b) => (b.statuses[0]!.workflow = b.views[0]!.id as never)],
-    ['a turn that is no field of it', (b) => (b.statuses[3]!.turn = b.views[0]!.id as never)],
+    ['a status in no workflow of it', (b) => (b.steps[0]!.workflow = b.views[0]!.id as never)],
+    ['a turn that is no field of it', (b) => (b.steps[3]!.turn = { of: 'field', field: b.views[0]!.id as never })],
     ['a kind on another’s workflow', (b) => (b.kinds[0]!.workflow = b.views[0]!.id as never)],
-    ['a column with another’s status', (b) => b.boards[0]!.definition.columns[0]!.statuses.push(b.views[0]!.id as never)],
+    ['a column with another’s status', (b) => (b.columnStatuses[0]!.status = b.views[0]!.id as never)],
     ['a view of another project', (b) => (b.views[0]!.project = small.project.id)],
-    ['a view that is someone’s own', (b) => (b.views[0]!.owner = small.people.lead.id)],
+    ['a view that is someone’s own', (b) => (b.views[0]!.audience = { of: 'maker' })],
     ['a number that has begun', (b) => (b.project.nextNumber = 7)],
   ] // prettier-ignore
   for (const [what, breakIt] of broken)
@@ -91,18 +98,14 @@ describe('a new project', () => {
 
   it('takes no id that something has already', () => {
     const body = pattern()
-    const board = must([...small.state.all('board')][0], 'board')
-    expect(refusal({ ...body, boards: body.boards.map((one) => ({ ...one, id: board.id })) })).toBe('id-taken')
+    const view = must([...small.state.all('view')][0], 'view')
+    expect(refusal({ ...body, views: body.views.map((one) => ({ ...one, id: view.id })) })).toBe('id-taken')
   })
 
   it('is gone without a trace when it is taken back', () => {
     const before = small.state.snapshot()
     const body = pattern()
-    const patch = run(
-      small.state,
-      { id: small.ids.command(), type: 'projects.create', v: 1, ...body },
-      small.people.lead.id,
-    )
+    const patch = run(small.state, start(body), small.people.lead.id)
     expect(small.state.maybe('project', body.project.id as ProjectId)).toBeDefined()
     applyPatch(small.state, invert(patch))
     expect(small.state.snapshot()).toEqual(before)

@@ -1,4 +1,4 @@
-import { mayRead } from '../access/access'
+import { maySee } from '../access/access'
 import type { PlainDate } from '../base/dates'
 import { compareRanked } from '../base/ranks'
 import { must } from '../base/result'
@@ -6,7 +6,10 @@ import type { ItemTable } from '../model/item-table'
 import type { Reader } from '../model/reader'
 import type { Item, PersonId, Project } from '../model/records'
 import { dueOf, lateDays } from '../model/turn'
-import { viewContext, openAt, peopleColumns, turnAt } from '../views/sources'
+import { viewContext } from '../facts/contract'
+import { peopleColumns } from '../facts/people'
+import { openAt } from '../facts/phase'
+import { turnAt } from '../facts/turn'
 
 export interface QueueEntry {
   readonly item: Item
@@ -55,7 +58,7 @@ export function queueOf(reader: Reader, person: PersonId, today: PlainDate): Que
 
 /** The projects whose items stand in a person's queue. */
 export function queuedProjects(reader: Reader, person: PersonId): ReadonlyMap<string, Project> {
-  const projects = [...reader.all('project')].filter((one) => !one.archived && mayRead(reader, person, one.id))
+  const projects = [...reader.all('project')].filter((one) => !one.archived && maySee(reader, person, one.id))
   return new Map(projects.map((one) => [one.id, one]))
 }
 
@@ -95,8 +98,8 @@ function compareEntries(reader: Reader) {
   return (a: QueueEntry, b: QueueEntry): number =>
     b.late - a.late ||
     compareDue(a.due, b.due) ||
-    place(a.item).order - place(b.item).order ||
-    (a.item.project < b.item.project ? -1 : a.item.project > b.item.project ? 1 : compareRanked(a.item, b.item))
+    compareRanked(place(a.item), place(b.item)) ||
+    compareRanked(a.item, b.item)
 }
 
 const compareDue = (a: PlainDate | undefined, b: PlainDate | undefined): number =>

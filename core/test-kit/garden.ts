@@ -2,13 +2,13 @@
 import type { PersonId } from '../base/ids'
 import { must } from '../base/result'
 import { fieldsOf, kindsOf, statusesOf } from '../model/reader'
-import type { Item, ViewDefinition } from '../model/records'
+import type { FieldId, Item, ViewDefinition } from '../model/records'
 import type { GroupValue } from '../views/axes'
 import { LiveView, type Group } from '../views/live'
-import { maybeNamed } from '../views/names'
-import { parse, withPhrases } from '../views/parse'
-import type { Wording } from '../views/sentence'
-import { viewContext, type ViewContext } from '../views/sources'
+import { viewContext, type ViewContext } from '../facts/contract'
+import { parse, withPhrases } from '../language/grammar'
+import { maybeNamed } from '../language/names'
+import type { Wording } from '../language/wording'
 import { smallWorkspace, today, type Small } from './workspace'
 
 /** An item in few words; names instead of ids. */
@@ -46,7 +46,7 @@ export interface Garden extends Small {
   readonly wording: Wording
   readonly items: Readonly<Record<string, Item>>
   idOf(name: string): string
-  fieldId(name: string): string
+  fieldId(name: string): FieldId
   askedBy(who: string): ViewContext
   /** The view that words say, of which every word must be understood. */
   view(words: string): ViewDefinition
@@ -65,7 +65,7 @@ export function garden(): Garden {
   const fieldId = (name: string) => must(fieldsOf(state, project.id).find((one) => one.name === name), name).id // prettier-ignore
   const idOf = (name: string): string => {
     const statuses = statusesOf(state, project.id)
-    const options = fieldsOf(state, project.id).flatMap((one) => one.settings.options ?? [])
+    const options = fieldsOf(state, project.id).flatMap((one) => state.optionsOf(one.id))
     const person = Object.values(people).find((one) => one.name === name)
     const found = person ?? statuses.find((one) => one.name === name) ?? options.find((one) => one.label === name)
     return must(found, name).id
@@ -92,10 +92,11 @@ export function garden(): Garden {
   const view = (words: string): ViewDefinition => {
     const { understood, left } = parse(words, wording)
     if (left.length) throw new Error(`not understood in “${words}”: ${left.map((one) => one.words).join(', ')}`)
-    const bare: ViewDefinition = { v: 2, layout: 'table', where: [], group: [], sort: [], totals: [], show: [] }
+    const bare: ViewDefinition = { v: 3, layout: 'table', where: [], group: [], sort: [], totals: [], show: [] }
     return withPhrases(
       bare,
       understood.map((one) => one.phrase),
+      wording,
     )
   }
   const live = (words: string, who = 'Séverine') => new LiveView(view(words), askedBy(who))

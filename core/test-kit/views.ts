@@ -8,6 +8,7 @@ import { fieldsOf, kindsOf, statusesOf, type Reader } from '../model/reader'
 import type {
   Condition,
   Day,
+  FactRef,
   FactTest,
   Field,
   Grain,
@@ -19,8 +20,8 @@ import type {
 } from '../model/records'
 import { lateDays, turnOf } from '../model/turn'
 import { kindsOfFacts } from '../fields/kinds'
-import { factsOf, maybeFact } from '../views/facts'
-import { craftOf, type Viewer } from '../views/viewer'
+import { factKey, factsOf, maybeFact } from '../facts/registry'
+import { craftOf, type Viewer } from '../facts/viewer'
 import type { GroupValue } from '../views/axes'
 import type { ViewQuestion } from '../views/evaluate'
 import type { Small } from './workspace'
@@ -28,7 +29,8 @@ import type { Small } from './workspace'
 type Plain = string | number | readonly string[] | null
 
 /** What a fact holds of an item: text, number, day number, milliseconds, id, ids, or 1; null where it is empty. */
-export function plainly(reader: Reader, item: Item, by: string, viewer: Viewer): Plain {
+export function plainly(reader: Reader, item: Item, ref: FactRef, viewer: Viewer): Plain {
+  const by = factKey(ref)
   const field = reader.maybe('field', by)
   const parents = (): Item[] => {
     const parent = item.parent && reader.maybe('item', item.parent)
@@ -96,7 +98,7 @@ function plainDay(reader: Reader, day: Day, { today }: Viewer): number {
   return at
 }
 
-function passes(reader: Reader, item: Item, by: string, test: FactTest, viewer: Viewer): boolean {
+function passes(reader: Reader, item: Item, by: FactRef, test: FactTest, viewer: Viewer): boolean {
   const held = plainly(reader, item, by, viewer)
   const kind = maybeFact(reader, item.project, by)?.kind
   switch (test.is) {
@@ -173,7 +175,8 @@ function groupValues(reader: Reader, item: Item, { by, grain = 'day' }: GroupKey
 }
 
 /** The place of an id among those of its fact. */
-function placeOf(reader: Reader, project: ProjectId, by: string, id: string): number {
+function placeOf(reader: Reader, project: ProjectId, ref: FactRef, id: string): number {
+  const by = factKey(ref)
   const people = () =>
     [...reader.all('person')].sort((a, b) => compareText(a.name, b.name)).map((one) => one.id as string)
   const field = reader.maybe('field', by)
@@ -182,15 +185,15 @@ function placeOf(reader: Reader, project: ProjectId, by: string, id: string): nu
     phase: () => ['waiting', 'active', 'finished', 'dropped'], turn: () => ['nobody', ...people()], people, createdBy: people, changedBy: people,
     parent: () => [...reader.itemsOf(project)].sort(compareRanked).map((one) => one.id),
   } // prettier-ignore
-  const list = lists[by]?.() ?? (field?.type === 'people' ? people() : (field?.settings.options ?? []).map((one) => one.id as string)) // prettier-ignore
+  const list = lists[by]?.() ?? (field?.type === 'people' ? people() : reader.optionsOf(by).map((one) => one.id as string)) // prettier-ignore
   const at = list.indexOf(id)
   return at < 0 ? list.length : at
 }
 
-function compareHeld(reader: Reader, project: ProjectId, by: string, a: Plain, b: Plain): number {
+function compareHeld(reader: Reader, project: ProjectId, by: FactRef, a: Plain, b: Plain): number {
   const { kind } = maybeFact(reader, project, by) ?? {}
   if (kind === 'text') return compareText(String(a), String(b))
-  if (kind !== 'choice' && kind !== 'choices' && by !== 'parent') return Number(a) - Number(b)
+  if (kind !== 'choice' && kind !== 'choices') return Number(a) - Number(b)
   const least = (held: Plain) => Math.min(...(Array.isArray(held) ? held : [String(held)]).map((id) => placeOf(reader, project, by, id))) // prettier-ignore
   return least(a) - least(b)
 }
@@ -199,7 +202,7 @@ function compareHeld(reader: Reader, project: ProjectId, by: string, a: Plain, b
 export function plainOrder(reader: Reader, project: ProjectId, sort: readonly SortKey[], viewer: Viewer) {
   return (a: Item, b: Item): number => {
     for (const { by, down, emptyFirst } of sort) {
-      if (by === 'rank') return down ? compareRanked(b, a) : compareRanked(a, b)
+      if (by.fact === 'rank') return down ? compareRanked(b, a) : compareRanked(a, b)
       const [x, y] = [plainly(reader, a, by, viewer), plainly(reader, b, by, viewer)]
       if (x === null || y === null) {
         if (x === y) continue
@@ -241,7 +244,7 @@ export function plainView(
     const held =
       of === undefined ? [] : its.map((item) => plainly(reader, item, of, viewer)).filter((one) => one !== null)
     const kind = of === undefined ? undefined : maybeFact(reader, project, of)?.kind
-    const isSummed = !!of && reader.maybe('field', of)?.type === 'number'
+    const isSummed = of?.fact === 'field' && reader.maybe('field', of.field)?.type === 'number'
     const numbers = held.map((one) => (typeof one === 'number' ? one : 1)).sort((a, b) => a - b)
     const sum = (list: readonly number[]) => list.reduce((x, y) => x + y, 0)
     const all = of === undefined ? [] : items.map((item) => plainly(reader, item, of, viewer)).filter((one) => typeof one === 'number') // prettier-ignore
@@ -312,7 +315,7 @@ export function randomOf(small: Small) {
   const fields = fieldsOf(state, project.id)
   const statuses = statusesOf(state, project.id)
   const everyone = [...Object.values(people).map((one) => one.id as string)]
-  const ids = (field: Field) => (field.type === 'people' ? everyone : (field.settings.options ?? []).map((one) => one.id as string)) // prettier-ignore
+  const ids = (field: Field) => (field.type === 'people' ? everyone : state.optionsOf(field.id).map((one) => one.id as string)) // prettier-ignore
   const value = (field: Field): fc.Arbitrary<Value> => {
     switch (field.type) {
       case 'shortText':
@@ -335,7 +338,7 @@ export function randomOf(small: Small) {
   const values = fc.record(Object.fromEntries(fields.map((field) => [field.id, fc.option(value(field), { freq: 2 })])))
     .map((held) => Object.fromEntries(Object.entries(held).filter(([, one]) => one !== null)) as Item['values']) // prettier-ignore
   const instant = fc.integer({ min: -60 * 24, max: 12 }).map((hours) => new Date(Date.parse(`${testToday}T09:00:00Z`) + hours * 3_600_000 + 1234).toISOString()) // prettier-ignore
-  const facts = factsOf(state, project).filter((fact) => fact.by !== 'rank')
+  const facts = factsOf(state, project).filter((fact) => fact.key !== 'rank')
   const listed = (by: string): string[] => {
     const field = fields.find((one) => one.id === by)
     if (field) return field.type === 'people' ? [...everyone, 'me', 'craft'] : ids(field)
@@ -352,7 +355,7 @@ export function randomOf(small: Small) {
     fc.record({ of: fc.constantFrom('week', 'month', 'quarter', 'year'), n: fc.integer({ min: -2, max: 2 }), end: fc.constant(true) }), // prettier-ignore
   ) as fc.Arbitrary<Day>
   const test = (by: string): fc.Arbitrary<FactTest> => {
-    const fact = facts.find((one) => one.by === by)!
+    const fact = facts.find((one) => one.key === by)!
     const of: Record<string, () => fc.Arbitrary<FactTest>> = {
       empty: () => fc.constant({ is: 'empty' }),
       filled: () => fc.constant({ is: 'filled' }),
@@ -369,7 +372,7 @@ export function randomOf(small: Small) {
     }
     return fc.oneof(...kindsOfFacts[fact.kind].tests.map((name) => of[name]!()))
   }
-  const factCondition = fc.constantFrom(...facts).chain((fact) => test(fact.by).map((one): Condition => ({ about: 'fact', fact: fact.by, test: one }))) // prettier-ignore
+  const factCondition = fc.constantFrom(...facts).chain((fact) => test(fact.key).map((one): Condition => ({ about: 'fact', fact: fact.ref, test: one }))) // prettier-ignore
   const was = fc.record({ about: fc.constant('was' as const), daysAgo: fc.integer({ min: 1, max: 40 }), statuses: fc.subarray(statuses.map((one) => one.id), { minLength: 1 }) }) // prettier-ignore
   const condition: fc.Arbitrary<Condition> = fc.letrec<{ any: Condition }>((tie) => ({
     any: fc.oneof(
@@ -382,19 +385,23 @@ export function randomOf(small: Small) {
   })).any
   const totalOf: fc.Arbitrary<Total> = fc.oneof(
     fc.constantFrom<Total>({ name: 'count' }, { name: 'share' }),
-    fc.constantFrom(...facts).chain((fact) => fc.constantFrom(...kindsOfFacts[fact.kind].totals).map((name) => ({ name, of: fact.by }))), // prettier-ignore
+    fc.constantFrom(...facts).chain((fact) => fc.constantFrom(...kindsOfFacts[fact.kind].totals).map((name) => ({ name, of: fact.ref }))), // prettier-ignore
   )
   const sortKey: fc.Arbitrary<SortKey> = fc.record(
-    { by: fc.constantFrom(...facts.map((one) => one.by), 'rank'), down: fc.boolean(), emptyFirst: fc.constant(true) },
+    {
+      by: fc.constantFrom<FactRef[]>(...facts.map((one) => one.ref), { fact: 'rank' }),
+      down: fc.boolean(),
+      emptyFirst: fc.constant(true),
+    },
     { requiredKeys: ['by', 'down'] },
   )
   const groupKey: fc.Arbitrary<GroupKey> = fc.record(
-    { by: fc.constantFrom(...facts.map((one) => one.by)), grain: fc.constantFrom<Grain[]>('week', 'month', 'quarter', 'year'), down: fc.constant(true), byTotal: totalOf, hideNone: fc.constant(true) },
+    { by: fc.constantFrom(...facts.map((one) => one.ref)), grain: fc.constantFrom<Grain[]>('week', 'month', 'quarter', 'year'), down: fc.constant(true), byTotal: totalOf, hideNone: fc.constant(true) },
     { requiredKeys: ['by'] },
-  ).map((key) => (kindsOfFacts[facts.find((one) => one.by === key.by)!.kind].isDated ? key : { ...key, grain: undefined })) // prettier-ignore
+  ).map((key) => (kindsOfFacts[facts.find((one) => one.key === factKey(key.by))!.kind].isDated ? key : { ...key, grain: undefined })) // prettier-ignore
   const view: fc.Arbitrary<ViewQuestion> = fc.record({
     where: fc.array(condition, { maxLength: 3 }),
-    group: fc.uniqueArray(groupKey, { maxLength: 3, selector: (one) => one.by }),
+    group: fc.uniqueArray(groupKey, { maxLength: 3, selector: (one) => factKey(one.by) }),
     sort: fc.array(sortKey, { maxLength: 3 }),
     totals: fc.array(totalOf, { maxLength: 4 }),
   })

@@ -2,13 +2,15 @@
 import type { CommandId, ItemId, PersonId } from '../base/ids'
 import { must, type Result } from '../base/result'
 import { memberId } from '../access/access'
-import type { Context, Entry } from '../change/command'
+import { personActor } from '../change/actor'
+import type { Applied, Context, Entry } from '../change/command'
 import { applyPatch, type Patch } from '../change/patch'
-import { judge, type Command } from '../commands/registry'
-import type { Item, LongText, Person, Project, Role } from '../model/records'
-import { fieldsOf, kindsOf, statusesOf, boardOf } from '../model/reader'
+import { modelVersion } from '../change/upgrade'
+import { commandOf, definitionOf, judge, type BareCommand, type Command } from '../commands/registry'
+import type { Field, Item, LongText, Person, Project, Role } from '../model/records'
+import { boardsOf, columnsOf, fieldsOf, kindsOf, limitOf, statusesOf } from '../model/reader'
 import { State } from '../model/state'
-import { starterPattern } from '../projects/starter-pattern'
+import { optionsOf, starterPattern } from '../projects/starter-pattern'
 
 export class Ids {
   #n = 0
@@ -63,22 +65,23 @@ export function smallWorkspace(): Small {
     demo: false,
   })
   for (const person of Object.values(people)) state.put('person', person.id, person)
-  const body = starterPattern({ name: 'Glasshouse', prefix: 'GLH', colour: 'leaf', order: 1 }, ids.next)
-  const more = (name: string, type: 'longText' | 'shortText' | 'severalOptions' | 'checkbox', settings = {}) => ({
-    id: ids.next() as never, project: body.project.id, name, help: '', type, settings, order: 50 + body.fields.length, archived: false,
-  }) // prettier-ignore
-  const options = ['heritage', 'wet trade', 'public'].map((label, i) => ({
-    id: ids.next() as never,
-    label,
-    colour: (['moss', 'rain', 'iris'] as const)[i % 3] ?? 'moss',
-  }))
-  body.fields.push(
-    more('notes', 'longText'),
-    more('outside reference', 'shortText', { unique: true }),
-    more('tags', 'severalOptions', { options }),
-    more('signed off', 'checkbox'),
+  const body = starterPattern(
+    { name: 'Glasshouse', prefix: 'GLH', colour: 'leaf', rank: 'a1', maker: people.owner.id },
+    ids.next,
   )
-  run(state, { id: ids.command(), type: 'projects.create', v: 1, ...body }, people.owner.id)
+  const more = (name: string, type: Field['type'], at: number, settings = {}): Field => ({
+    id: ids.next() as never, project: body.project.id, name, help: '', type, settings, rank: `b0${at}`, archived: false,
+  }) // prettier-ignore
+  const tags = more('tags', 'severalOptions', 3)
+  body.fields.push(
+    more('notes', 'longText', 1),
+    more('outside reference', 'shortText', 2, { unique: true }),
+    tags,
+    more('signed off', 'checkbox', 4),
+  )
+  const labels = [['heritage', 'moss'], ['wet trade', 'rain'], ['public', 'iris']] as const // prettier-ignore
+  body.options.push(...optionsOf(tags.id, labels, ids.next))
+  run(state, command(ids, { type: 'projects.create', ...body }), people.owner.id)
   for (const person of [people.contributor, people.reader]) {
     const id = memberId(body.project.id, person.id)
     state.put('member', id, { id, project: body.project.id, person: person.id, role: must(person.role, 'role') })
@@ -89,7 +92,7 @@ export function smallWorkspace(): Small {
 export function contextOf(command: { readonly id: CommandId }, by: PersonId, more: Partial<Context> = {}): Context {
   return {
     command: command.id,
-    by,
+    by: personActor(by),
     now,
     today,
     givesNumbers: true,
@@ -103,9 +106,17 @@ export function contextOf(command: { readonly id: CommandId }, by: PersonId, mor
 export function run(state: State, command: Command, by: PersonId, more: Partial<Context> = {}): Patch {
   const patch = judge(state, command, contextOf(command, by, more))
   if (!patch.ok) throw new Error(`${command.type}: ${JSON.stringify(patch.problem)}`)
-  applyPatch(state, patch.value)
-  return patch.value
+  applyPatch(state, patch.value.patch)
+  return patch.value.patch
 }
+
+/** A command with an id of its own. */
+export const command = (ids: Ids, bare: BareCommand): Command => commandOf(ids.command(), bare)
+
+/** What the log keeps of a command that was done. */
+export const entryOf = (command: Command, by: PersonId, patch: Patch, sequence = 1): Entry => ({
+  sequence, command: command.id, type: command.type, v: command.v, model: modelVersion, by: personActor(by), at: now, patch,
+}) // prettier-ignore
 
 /** What a room does, without a database: judges in order, gives sequence numbers, keeps entries and long texts. */
 export class PlainRoom {
@@ -128,8 +139,9 @@ export class PlainRoom {
       }),
     )
     if (!patch.ok) return patch
-    applyPatch(this.state, patch.value)
-    for (const change of patch.value)
+    const { patch: changes, ...more }: Applied = patch.value
+    applyPatch(this.state, changes)
+    for (const change of changes)
       if (change.entity === 'longText' && !('added' in change)) {
         if (change.after) this.texts.set(change.id, change.after as LongText)
         else this.texts.delete(change.id)
@@ -139,9 +151,11 @@ export class PlainRoom {
       command: command.id,
       type: command.type,
       v: command.v,
-      by,
+      model: modelVersion,
+      by: personActor(by),
       at,
-      patch: patch.value,
+      patch: changes,
+      ...more,
     }
     this.entries.push(entry)
     return { ok: true, value: entry }
@@ -158,6 +172,7 @@ export function randomCommand(
   dice: Dice,
   ids: Ids,
   past: readonly CommandId[],
+  by: PersonId,
 ): Command | undefined {
   const [what, which, more] = dice
   const items = [...state.itemsOf(project.id)].sort((a, b) => (a.id < b.id ? -1 : 1))
@@ -168,7 +183,7 @@ export function randomCommand(
   const status = must(pick(statuses, more), 'status')
   const people = [...state.all('person')]
   const fields = fieldsOf(state, project.id)
-  const head = <T extends Command['type']>(type: T) => ({ id: ids.command(), type, v: 1 }) as const
+  const head = <T extends Command['type']>(type: T) => ({ id: ids.command(), type, v: definitionOf(type)?.v ?? 0 })
   const types = [
     'add',
     'add',
@@ -184,6 +199,7 @@ export function randomCommand(
     'view',
     'viewOff',
     'viewSet',
+    'viewOrder',
     'person',
     'project',
     'bringIn',
@@ -211,7 +227,7 @@ export function randomCommand(
             ? more
             : field.type === 'checkbox'
               ? more % 2 === 0
-              : (pick(field.settings.options ?? [], more)?.id ?? null)
+              : (pick(state.optionsOf(field.id), more)?.id ?? null)
       return {
         ...head('items.set'),
         items: [
@@ -236,7 +252,7 @@ export function randomCommand(
       const ids_ =
         field.type === 'people'
           ? people.map((one) => one.id as string)
-          : (field.settings.options ?? []).map((one) => one.id)
+          : state.optionsOf(field.id).map((one) => one.id as string)
       return {
         ...head('items.set'),
         items: [
@@ -284,35 +300,34 @@ export function randomCommand(
       return { ...head('items.text'), item: item.id, field: field.id, revision, text: more % 3 ? `words ${more}` : '' }
     }
     case 'limit': {
-      const board = must(boardOf(state, project.id), 'board')
-      const column = must(pick(board.definition.columns, which), 'column')
-      return {
-        ...head('board.limit'),
-        board: board.id,
-        column: column.id,
-        from: column.limit,
-        to: more % 4 ? more % 9 : null,
-      }
+      const board = must(boardsOf(state, project.id)[0], 'board')
+      const column = must(pick(columnsOf(state, board.id), which), 'column').id
+      return { ...head('limit.set'), column, from: limitOf(state, column), to: more % 4 ? more % 9 : null }
     }
     case 'view':
       return {
-        ...head('views.add'),
-        view: {
+        ...head('view.add'),
+        record: {
           id: ids.next() as never,
           project: project.id,
-          owner: null,
+          maker: by,
+          audience: { of: 'project' },
           name: `view ${more}`,
-          order: more,
-          definition: { v: 2, layout: 'table', where: [], group: [], sort: [], totals: [], show: [] },
+          rank: `b${String(more % 10)}${String(which % 10)}`,
+          definition: { v: 3, layout: 'table', where: [], group: [], sort: [], totals: [], show: [] },
         },
       }
     case 'viewOff': {
       const view = pick([...state.all('view')], which)
-      return view && { ...head('views.remove'), view: view.id }
+      return view && { ...head('view.remove'), target: view.id, how: {} }
     }
     case 'viewSet': {
       const view = pick([...state.all('view')], which)
-      return view && { ...head('views.set'), view: view.id, name: { from: view.name, to: `named ${more}` } }
+      return view && { ...head('view.set'), target: view.id, set: { name: { from: view.name, to: `named ${more}` } } }
+    }
+    case 'viewOrder': {
+      const view = pick([...state.all('view')], which)
+      return view && { ...head('view.order'), target: view.id, before: pick([...state.all('view')], more)?.id ?? null }
     }
     case 'person':
       return { ...head('people.add'), people: [{ ...personOf(ids, `P${more}`, null), email: null }], members: [] }
@@ -324,7 +339,8 @@ export function randomCommand(
             name: `Bed ${which} ${more}`,
             prefix: `B${String(which % 100)}${String(more % 1000)}`,
             colour: 'moss',
-            order: 9,
+            rank: 'b9',
+            maker: by,
           },
           ids.next,
         ),
@@ -338,7 +354,7 @@ export function randomCommand(
         help: '',
         type: 'shortText' as const,
         settings: {},
-        order: 99,
+        rank: `c${String(which % 10)}${String(more % 10)}0`,
         archived: false,
       }
       return {

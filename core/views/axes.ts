@@ -2,12 +2,12 @@
 import { compareText } from '../base/collation'
 import { startOf } from '../base/dates'
 import { noDay } from '../fields/columns/column'
-import { phases } from '../model/names'
-import { kindsOf, statusesOf } from '../model/reader'
+import { kindsOfFacts } from '../fields/kinds'
+import type { Fact, ViewContext } from '../facts/contract'
+import { maybeFact } from '../facts/registry'
+import { daysOf } from '../facts/viewer'
+import type { ChoiceSource, Source } from '../fields/source'
 import type { Grain, GroupKey } from '../model/records'
-import { maybeFact } from './facts'
-import { daysOf } from './viewer'
-import { sourceOf, type ViewContext, type ChoiceSource, type Source } from './sources'
 
 /**
  * What a group is: the id of an option, person, status …; a text; a number at its field's scale; the first day number of
@@ -41,17 +41,18 @@ const mostPeriods = 400
 
 /** Undefined: it cannot be grouped by (any more). */
 export function axisOf(context: ViewContext, key: GroupKey): Axis | undefined {
-  const source = sourceOf(context, key.by)
-  if (!source) return undefined
+  const fact = maybeFact(context.reader, context.project, key.by)
+  if (!fact) return undefined
+  const source = fact.source(context)
   const way = key.down ? -1 : 1
   const natural = naturalOrder(source)
   const compare = (a: GroupValue, b: GroupValue): number => {
     if (a === null || b === null) return Number(a === null) - Number(b === null)
     return way * natural(a, b)
   }
-  const one = { key, compare, known: (held: readonly GroupValue[]) => knownValues(context, source, key, held) }
+  const one = { key, compare, known: (held: readonly GroupValue[]) => knownValues(context, fact, key, held) }
   if (source.kind === 'choices') {
-    const isSingle = key.by === 'parent'
+    const isSingle = !!fact.isSingle
     const valuesAt = (row: number) => {
       const values = source.valuesAt(row)
       return values.length ? values : none
@@ -161,19 +162,14 @@ function byCodeAll(a: Uint16Array, places: Uint16Array, m: number, to: Uint16Arr
 
 function knownValues(
   { reader, project }: ViewContext,
-  source: Source,
+  fact: Fact,
   key: GroupKey,
   held: readonly GroupValue[],
 ): readonly GroupValue[] {
-  const fact = maybeFact(reader, project, key.by)
-  const { field } = fact ?? {}
-  if (field?.settings.options) return field.settings.options.map((option) => option.id)
-  if (key.by === 'status') return statusesOf(reader, project).map((one) => one.id)
-  if (key.by === 'kind') return kindsOf(reader, project).map((one) => one.id)
-  if (key.by === 'phase') return phases
-  if (source.kind === 'flag') return [1, null]
-  if (source.kind === 'day' || source.kind === 'instant') return periods(key.grain ?? 'day', held)
-  return []
+  const its = reader.maybe('project', project)
+  if (fact.isListed && its) return (fact.values?.(reader, its) ?? []).map((one) => one.id)
+  if (fact.kind === 'flag') return [1, null]
+  return kindsOfFacts[fact.kind].isDated ? periods(key.grain ?? 'day', held) : []
 }
 
 function periods(grain: Grain, held: readonly GroupValue[]): number[] {

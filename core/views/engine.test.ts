@@ -2,16 +2,15 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import type { Item } from '../model/records'
 import { plainView, randomOf, testToday, type PlainGroup } from '../test-kit/views'
+import { runs } from '../test-kit/runs'
 import { smallWorkspace, type Small } from '../test-kit/workspace'
 import type { ViewQuestion } from './evaluate'
 import { LiveView, type Group } from './live'
-import type { Viewer } from './viewer'
-import { viewContext } from './sources'
+import type { Viewer } from '../facts/viewer'
+import { viewContext } from '../facts/contract'
 
 const template = smallWorkspace()
 const random = randomOf(template)
-/** So many random projects and views; a hundred times as many by `VIEWS_RUNS=…`. */
-const numRuns = 600
 
 function projectWith(items: readonly Parameters<typeof random.itemAt>[1][]): Small {
   const small = smallWorkspace()
@@ -63,7 +62,7 @@ describe('the engine, against a view worked out item by item', () => {
         const viewer = lookingAt(small)
         expect(shown(liveOf(small, question, viewer))).toEqual(plain(small, question, viewer))
       }),
-      { numRuns },
+      runs(300, 12_000),
     )
   })
 
@@ -86,7 +85,7 @@ describe('the engine, against a view worked out item by item', () => {
           }
         },
       ),
-      { numRuns },
+      runs(300, 12_000),
     )
   })
 
@@ -100,9 +99,9 @@ describe('the engine, against a view worked out item by item', () => {
     const inside = (child: number, parent: number) =>
       state.set('item', random.itemId(child), 'parent', random.itemId(parent))
     inside(11, 10)
-    const level: ViewQuestion = { where: [{ about: 'none', of: [{ about: 'fact', fact: 'level', test: { is: 'between', from: 3, to: null } }] }], group: [], sort: [], totals: [{ name: 'sum', of: 'level' }] } // prettier-ignore
-    const age: ViewQuestion = { where: [], group: [{ by: 'status', byTotal: { name: 'sum', of: 'age' } }], sort: [], totals: [] } // prettier-ignore
-    const unnamed: ViewQuestion = { where: [{ about: 'fact', fact: 'people', test: { is: 'empty' } }], group: [], sort: [], totals: [] } // prettier-ignore
+    const level: ViewQuestion = { where: [{ about: 'none', of: [{ about: 'fact', fact: { fact: 'level' }, test: { is: 'between', from: 3, to: null } }] }], group: [], sort: [], totals: [{ name: 'sum', of: { fact: 'level' } }] } // prettier-ignore
+    const age: ViewQuestion = { where: [], group: [{ by: { fact: 'status' }, byTotal: { name: 'sum', of: { fact: 'age' } } }], sort: [], totals: [] } // prettier-ignore
+    const unnamed: ViewQuestion = { where: [{ about: 'fact', fact: { fact: 'people' }, test: { is: 'empty' } }], group: [], sort: [], totals: [] } // prettier-ignore
     const lives = [level, age, unnamed].map((question) => liveOf(small, question, viewer))
     const told = (...items: number[]) => {
       for (const live of lives) {

@@ -1,11 +1,12 @@
 /** A view worked out from the columns: its items in order, in their groups, with what they add up to. */
+import type { ViewContext } from '../facts/contract'
+import { maybeFact } from '../facts/registry'
 import type { Condition, GroupKey, ViewDefinition } from '../model/records'
 import { axisOf, mostPacked, type Axis, type GroupValue } from './axes'
 import { compileAll, type Kin, type Test } from './filter'
 import { keyOf, rankKey, type Key } from './keys'
 import { sortRows } from './sort'
-import type { ViewContext } from './sources'
-import { planTotals, Tally, tallyBy, type Remembered, type TotalsPlan } from './totals'
+import { planTotals, Tally, tallyBy, type Grouped, type Remembered, type TotalsPlan } from './totals'
 
 /** What a view asks: the part of its definition that says which items, in which order and groups, with which totals. */
 export type ViewQuestion = Pick<ViewDefinition, 'where' | 'group' | 'sort' | 'totals'>
@@ -44,53 +45,36 @@ export function planOf(context: ViewContext, { where, group, sort, totals }: Vie
   const hidden = axes.flatMap(({ key }) => (key.hideNone ? [filled(key)] : []))
   const test = compileAll(context, [...where, ...hidden])
   // No two are the same in the team's order: what is sorted by after it changes nothing.
-  const ranked = sort.findIndex((key) => key.by === 'rank')
+  const ranked = sort.findIndex(({ by }) => by.fact === 'rank')
   const keys = ranked < 0 ? sort : sort.slice(0, ranked + 1)
   const order = keys.flatMap((key) =>
-    key.by === 'rank' ? rankKey(context.table, key.down) : (keyOf(context, key) ?? []),
+    key.by.fact === 'rank' ? rankKey(context.table, key.down) : (keyOf(context, key) ?? []),
   )
   if (ranked < 0) order.push(rankKey(context.table))
   // Those that groups are ordered by are worked out beside those that are shown.
   const all = [...totals, ...group.flatMap((key) => key.byTotal ?? [])]
-  // How deep an item is, and where it stands by its parent, changes with what it is inside of.
-  const asked = [...sort.map((one) => one.by), ...group.map((one) => one.by), ...all.map((one) => one.of)]
-  const above = test.kin?.above || asked.some((by) => by === 'level' || by === 'parent')
+  // How deep an item is, and where it is by its parent, changes with what it is inside of.
+  const named = [...sort.map((one) => one.by), ...group.map((one) => one.by), ...all.flatMap((one) => one.of ?? [])]
+  const changesFromAbove = named.some((by) => maybeFact(context.reader, context.project, by)?.changesFromAbove)
+  const above = test.kin?.above || changesFromAbove
   return { context, test, order, axes, totals: planTotals(context, all), kin: { ...test.kin, above } }
 }
 const filled = (key: GroupKey): Condition => ({ about: 'fact', fact: key.by, test: { is: 'filled' } })
 
-/** Written to again by every evaluation: what lasts is copied. */
-let scratchRows: Int32Array = new Int32Array(0)
-let scratchGroups: Uint16Array = new Uint16Array(0)
-let scratchLevel: Uint16Array = new Uint16Array(0)
-let scratchGroupOf: Uint16Array = new Uint16Array(0)
-/** 0, 1, 2 …: every row there is. Not written to. */
-let everyRow: Int32Array = new Int32Array(0)
-function makeRoom(rows: number): void {
-  if (scratchRows.length >= rows) return
-  const length = Math.ceil(rows * 1.25)
-  scratchRows = new Int32Array(length)
-  scratchGroups = new Uint16Array(length)
-  scratchLevel = new Uint16Array(length)
-  scratchGroupOf = new Uint16Array(length)
-  everyRow = Int32Array.from(scratchRows, (_, row) => row)
-}
-
 /** The rows that meet a plan's test, ascending. */
 export function rowsMeeting({ context: { table }, test }: Pick<Plan, 'context' | 'test'>): Int32Array {
-  makeRoom(table.n)
+  const everyRow = table.scratch.everyRow(table.n)
   if (test.isMetByAll?.()) return everyRow.slice(0, table.n)
+  const kept = table.scratch.int32('rows', table.n)
   const few = test.candidates && test.candidates.most() * 4 < table.n ? test.candidates.rows() : undefined
-  const n = few
-    ? test.keep(few.a, few.n, scratchRows)
-    : (test.keepAll?.(scratchRows) ?? test.keep(everyRow, table.n, scratchRows))
-  return scratchRows.slice(0, n)
+  const n = few ? test.keep(few.a, few.n, kept) : (test.keepAll?.(kept) ?? test.keep(everyRow, table.n, kept))
+  return kept.slice(0, n)
 }
 
 export function evaluate(plan: Plan): Evaluated {
   const rows = rowsMeeting(plan)
   const packed = plan.axes.every((axis) => axis.isSingle) ? packGroups(plan, rows) : undefined
-  const tallies = packed && tallyBy(plan.totals, rows, packed.groups, rows.length, packed.size, packed.isWhole)
+  const tallies = packed && tallyBy(plan.totals, rows, packed, plan.context.table.scratch)
   const overall = new Tally(plan.totals.facts.length)
   if (tallies) addUp(tallies, overall)
   else tallyInto(plan.totals, rows, overall)
@@ -110,22 +94,18 @@ export function tallyInto({ facts }: TotalsPlan, rows: Int32Array, tally: Tally)
   })
 }
 
-interface Packed {
-  /** By place in `rows`: which group. */
-  readonly groups: Uint16Array
+interface Packed extends Grouped {
   /** By row; of rows that are not in the view it means nothing. */
   readonly groupOf: Uint16Array
-  /** All rows there are are in it. */
-  readonly isWhole: boolean
-  readonly size: number
   readonly values: readonly (readonly GroupValue[])[]
 }
 
 /** Which group each row is in, as one number: the groups in their order. Undefined: there are too many. */
 function packGroups({ axes, context: { table } }: Plan, rows: Int32Array): Packed | undefined {
   const m = rows.length
-  const groups = scratchGroups
-  const level = scratchLevel
+  const groups = table.scratch.uint16('groups', m)
+  const level = table.scratch.uint16('level of groups', m)
+  const groupOf = table.scratch.uint16('group of row', table.n)
   const values: (readonly GroupValue[])[] = []
   let size = 1
   for (const axis of axes) {
@@ -138,8 +118,8 @@ function packGroups({ axes, context: { table } }: Plan, rows: Int32Array): Packe
   // Where every row is in it, the place of a row is the row.
   const isWhole = m === table.n
   if (!axes.length) groups.fill(0, 0, m)
-  else if (!isWhole) noteGroups(scratchGroupOf, rows, groups, m)
-  return { groups, groupOf: isWhole ? groups : scratchGroupOf, isWhole, size, values }
+  else if (!isWhole) noteGroups(groupOf, rows, groups, m)
+  return { groups, groupOf: isWhole ? groups : groupOf, isWhole, size, values }
 }
 function addLevel(groups: Uint16Array, level: Uint16Array, size: number, m: number): void {
   for (let k = 0; k < m; k++) groups[k] = groups[k]! * size + level[k]!

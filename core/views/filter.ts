@@ -4,17 +4,13 @@ import { assertNever } from '../base/result'
 import { noDay } from '../fields/columns/column'
 import type { CodesColumn, Rows } from '../fields/columns/codes'
 import { noRow, type ItemTable } from '../model/item-table'
+import type { Scratch } from '../model/scratch'
 import type { Condition, FactTest } from '../model/records'
-import { dayMeant, daysOf, meant } from './viewer'
+import type { ViewContext } from '../facts/contract'
+import { maybeFact } from '../facts/registry'
+import { dayMeant, daysOf, meant } from '../facts/viewer'
+import type { ChoiceSource, ChoicesSource, Source } from '../fields/source'
 import * as scan from './scans'
-import {
-  peopleColumns,
-  sourceOf,
-  type ViewContext,
-  type ChoiceSource,
-  type ChoicesSource,
-  type Source,
-} from './sources'
 
 /** One condition over the rows of a table. */
 export interface Test {
@@ -74,21 +70,19 @@ const listed = (table: ItemTable): Test => ({
 export function compile(context: ViewContext, condition: Condition): Test | undefined {
   switch (condition.about) {
     case 'fact': {
-      const source = sourceOf(context, condition.fact)
-      if (!source) return undefined
-      if (condition.fact === 'people') return concerns(context, condition.test, source)
-      const test = compileTest(context, source, condition.test)
+      const fact = maybeFact(context.reader, context.project, condition.fact)
+      const test = fact && compileTest(context, fact.source(context), condition.test)
       // What an item is inside of may go and come back without it.
-      return test && (condition.fact === 'level' || condition.fact === 'parent')
-        ? { ...test, kin: { above: true } }
-        : test
+      return test && fact.changesFromAbove ? { ...test, kin: { above: true } } : test
     }
     case 'all':
     case 'any':
     case 'none': {
       const tests = condition.of.flatMap((one) => compile(context, one) ?? [])
       if (!tests.length) return undefined
-      return condition.about === 'all' ? all(tests) : condition.about === 'any' ? any(tests) : not(any(tests))
+      const { scratch } = context.table
+      if (condition.about === 'all') return all(tests)
+      return condition.about === 'any' ? any(tests, scratch) : not(any(tests, scratch), scratch)
     }
     case 'was':
       return was(context, condition)
@@ -149,30 +143,17 @@ function all(tests: readonly Test[]): Test {
   }
 }
 
-let scratch: Uint8Array = new Uint8Array(0)
-/** Cleared; to be done with before it is asked for again. */
-function marksFor(m: number): Uint8Array {
-  if (scratch.length < m) scratch = new Uint8Array(m * 2)
-  else scratch.fill(0, 0, m)
-  const mine = scratch
-  scratch = new Uint8Array(0)
-  return mine
-}
-function giveBack(marks: Uint8Array): void {
-  if (marks.length > scratch.length) scratch = marks
-}
-
-function any(tests: readonly Test[]): Test {
+function any(tests: readonly Test[], scratch: Scratch): Test {
   if (tests.length === 1) return tests[0]!
   const order = [...tests].sort((a, b) => a.cost - b.cost)
   const last = order.at(-1)!
   return {
     test: (row) => order.some((one) => one.test(row)),
     keep(from, m, to) {
-      const marks = marksFor(m)
+      const marks = scratch.marks(m)
       for (const one of order) if (one !== last || !last.keepOr) one.mark(from, m, marks)
       const n = last.keepOr?.(marks, from, m, to) ?? scan.keepMarked(marks, 1, from, m, to)
-      giveBack(marks)
+      scratch.giveBack(marks, m)
       return n
     },
     mark(from, m, marks) {
@@ -198,22 +179,22 @@ function union(parts: readonly Candidates[]): Candidates {
   }
 }
 
-function not(one: Test): Test {
+function not(one: Test, scratch: Scratch): Test {
   if (one.negated) return one.negated()
   return {
     test: (row) => !one.test(row),
     keep(from, m, to) {
-      const marks = marksFor(m)
+      const marks = scratch.marks(m)
       one.mark(from, m, marks)
       const n = scan.keepMarked(marks, 0, from, m, to)
-      giveBack(marks)
+      scratch.giveBack(marks, m)
       return n
     },
     mark(from, m, marks) {
-      const its = marksFor(m)
+      const its = scratch.marks(m)
       one.mark(from, m, its)
       for (let k = 0; k < m; k++) marks[k]! |= 1 - its[k]!
-      giveBack(its)
+      scratch.giveBack(its, m)
     },
     cost: one.cost + 1,
     ...kinOf([one]),
@@ -221,7 +202,7 @@ function not(one: Test): Test {
 }
 
 function compileTest(context: ViewContext, source: Source, test: FactTest): Test | undefined {
-  if (test.is === 'empty') return not(filled(source))
+  if (test.is === 'empty') return not(filled(source), context.table.scratch)
   if (test.is === 'filled') return filled(source)
   switch (source.kind) {
     case 'choice':
@@ -319,7 +300,12 @@ function severalOf(
 ): Test {
   const values = meant(test.values, context.reader, context.viewer)
   if (test.is === 'allOf') return all(values.map((one) => holdsAny(source, [one])))
-  return values.length ? holdsAny(source, values) : never
+  if (!values.length) return never
+  const { columns } = source
+  if (!columns) return holdsAny(source, values)
+  // Each of the columns that it comes from is asked.
+  const each = columns.map((column) => holdsAny({ ...source, column }, values))
+  return each.length ? any(each, context.table.scratch) : never
 }
 
 function holdsAny(source: ChoicesSource, values: readonly string[]): Test {
@@ -350,16 +336,6 @@ function slotted(column: CodesColumn, codes: readonly number[]): Test {
       column.more.size ? scan.markTested(test, from, m, marks) : scan.markSlotted(column.a, lookUp(), from, m, marks),
     cost: 2,
   }
-}
-
-/** In some people field of the item: each of them is asked. */
-function concerns(context: ViewContext, test: FactTest, source: Source): Test | undefined {
-  if (test.is !== 'anyOf' || source.kind !== 'choices') return compileTest(context, source, test)
-  const values = meant(test.values, context.reader, context.viewer)
-  const place = () => 0
-  const columns = peopleColumns(context)
-  if (!values.length || !columns.length) return never
-  return any(columns.map((column) => holdsAny({ kind: 'choices', column, place, valuesAt: () => [] }, values)))
 }
 
 function within(

@@ -57,8 +57,9 @@ describe('an item typed into a view', () => {
     expect(fit('nobody’s turn').values).toEqual({})
   })
 
-  it('is given nothing that the view does not context for', () => {
-    expect(fit('')).toEqual({ status: expect.objectContaining({ name: 'Noted' }) as unknown, parent: null, values: {} })
+  it('is given nothing that the view does not ask for', () => {
+    expect(fit('')).toMatchObject({ kind: { name: 'task' }, status: { name: 'Noted' }, parent: null })
+    expect(fit('').values).toEqual({})
     expect(fit('title has pane, no need, late').values).toEqual({})
   })
 

@@ -1,9 +1,12 @@
 /** Facts as whole numbers in their order: what sorting and grouping are done by. */
 import type { ItemTable } from '../model/item-table'
+import { lowerBound } from '../base/search'
 import { noDay } from '../fields/columns/column'
 import type { TextColumn } from '../fields/columns/texts'
 import type { SortKey } from '../model/records'
-import { sourceOf, type ViewContext, type ChoiceSource, type ChoicesSource, type Source } from './sources'
+import type { ViewContext } from '../facts/contract'
+import { maybeFact } from '../facts/registry'
+import type { ChoiceSource, ChoicesSource, Source } from '../fields/source'
 
 /** Whole numbers for some rows, 0 to `most`. */
 export interface Filled {
@@ -23,7 +26,7 @@ export interface Key {
 const fewTexts = 2000
 
 export function keyOf(context: ViewContext, { by, down, emptyFirst = false }: SortKey): Key | undefined {
-  const source = sourceOf(context, by)
+  const source = maybeFact(context.reader, context.project, by)?.source(context)
   if (source?.kind === 'text') return textKey(source.column, down, emptyFirst)
   return source && ordered(numbersOf(source), down, emptyFirst)
 }
@@ -149,20 +152,26 @@ function ordered(numbers: Numbers, down: boolean, emptyFirst: boolean): Key {
       return (x - y) * way
     },
     fill(rows, m, to) {
-      if (numbers.coded) return fillCoded(numbers.coded, down, emptyFirst, rows, m, to)
-      if (numbers.whole) return fillWhole(numbers.whole.array(), numbers.whole.empty, down, emptyFirst, rows, m, to)
-      return fillAny(numbers.at, down, emptyFirst, rows, m, to)
+      const into = { down, emptyFirst, rows, m, to }
+      if (numbers.coded) return fillCoded(numbers.coded, into)
+      if (numbers.whole) return fillWhole(numbers.whole.array(), numbers.whole.empty, into)
+      return fillAny(numbers.at, into)
     },
   }
 }
 
+/** Which rows' keys are written where, and which way they are sorted. */
+interface Into {
+  readonly down: boolean
+  readonly emptyFirst: boolean
+  readonly rows: Int32Array
+  readonly m: number
+  readonly to: Uint32Array
+}
+
 function fillCoded(
   { array, places, size }: NonNullable<Numbers['coded']>,
-  down: boolean,
-  emptyFirst: boolean,
-  rows: Int32Array,
-  m: number,
-  to: Uint32Array,
+  { down, emptyFirst, rows, m, to }: Into,
 ): Filled {
   // Places of values of one list are few; those that are in no list come after them, all alike.
   let most = 0
@@ -180,8 +189,7 @@ function byCode(a: Uint16Array, keys: Uint32Array, rows: Int32Array, m: number, 
   for (let k = 0; k < m; k++) to[k] = keys[a[rows[k]!]!]!
 }
 
-const range = new Int32Array(2)
-function findRange(a: Int32Array, empty: number, rows: Int32Array, m: number): void {
+function rangeOf(a: Int32Array, empty: number, rows: Int32Array, m: number): [low: number, high: number] {
   let [low, high] = [0x7fffffff, -0x80000000]
   for (let k = 0; k < m; k++) {
     const x = a[rows[k]!]!
@@ -189,21 +197,11 @@ function findRange(a: Int32Array, empty: number, rows: Int32Array, m: number): v
     if (x < low) low = x
     if (x > high) high = x
   }
-  range[0] = low
-  range[1] = high
+  return [low, high]
 }
 
-function fillWhole(
-  a: Int32Array,
-  empty: number,
-  down: boolean,
-  emptyFirst: boolean,
-  rows: Int32Array,
-  m: number,
-  to: Uint32Array,
-): Filled {
-  findRange(a, empty, rows, m)
-  const [low, high] = [range[0]!, range[1]!]
+function fillWhole(a: Int32Array, empty: number, { down, emptyFirst, rows, m, to }: Into): Filled {
+  const [low, high] = rangeOf(a, empty, rows, m)
   if (low > high) {
     to.fill(0, 0, m)
     return { most: 0 }
@@ -244,14 +242,7 @@ function fillDown(
 }
 
 /** Wherever the numbers lie: as they are where their range is small, else by their place among each other. */
-function fillAny(
-  at: (row: number) => number,
-  down: boolean,
-  emptyFirst: boolean,
-  rows: Int32Array,
-  m: number,
-  to: Uint32Array,
-): Filled {
+function fillAny(at: (row: number) => number, { down, emptyFirst, rows, m, to }: Into): Filled {
   const values = new Float64Array(m)
   let [low, high, isWhole] = [Infinity, -Infinity, true]
   for (let k = 0; k < m; k++) {
@@ -279,7 +270,7 @@ function fillAny(
   const none = emptyFirst ? 0 : distinct.length
   for (let k = 0; k < m; k++) {
     const x = values[k]!
-    const its = x !== x ? 0 : placeIn(distinct, x)
+    const its = x !== x ? 0 : lowerBound(distinct, distinct.length, x)
     to[k] = x !== x ? none : (down ? distinct.length - 1 - its : its) + first
   }
   return { most: distinct.length }
@@ -289,15 +280,5 @@ function distinctOf(values: Float64Array): Float64Array {
   const sorted = values.filter((x) => x === x).sort()
   return sorted.filter((x, k) => k === 0 || x !== sorted[k - 1])
 }
-function placeIn(sorted: Float64Array, x: number): number {
-  let [low, high] = [0, sorted.length]
-  while (low < high) {
-    const middle = (low + high) >>> 1
-    if (sorted[middle]! < x) low = middle + 1
-    else high = middle
-  }
-  return low
-}
-
 /** The team's order, in which no two rows are the same. */
 export const rankKey = (table: ItemTable, down = false): Key => textKey(table.rank, down, false)

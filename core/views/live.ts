@@ -1,6 +1,9 @@
 /** A view that is kept right as items change, without being worked out anew. */
 import { grown } from '../fields/columns/column'
 import { noRow } from '../model/item-table'
+import type { Total } from '../model/records'
+import type { ViewContext } from '../facts/contract'
+import { isSameFact } from '../facts/registry'
 import type { Axis, GroupValue } from './axes'
 import {
   comparePaths,
@@ -14,7 +17,6 @@ import {
   type ViewQuestion,
 } from './evaluate'
 import { compareBy } from './sort'
-import type { ViewContext } from './sources'
 import { Tally, totalsOf, type Remembered, type TotalValues } from './totals'
 
 /** A group as it is shown, with the groups in it. An item that is in several groups of a level is in each of them. */
@@ -356,7 +358,7 @@ export class LiveView {
 
   #byTotal(groups: Group[], { key }: Axis): Group[] {
     const { totals } = this.#plan.totals
-    const at = totals.findIndex((one) => one.name === key.byTotal?.name && one.of === key.byTotal.of)
+    const at = totals.findIndex((one) => !!key.byTotal && isSameTotal(one, key.byTotal))
     const way = key.down ? -1 : 1
     return groups.sort((a, b) => {
       const [x, y] = [a.totals[at] ?? null, b.totals[at] ?? null]
@@ -365,6 +367,9 @@ export class LiveView {
     })
   }
 }
+
+const isSameTotal = (one: Total, other: Total): boolean =>
+  one.name === other.name && (one.of && other.of ? isSameFact(one.of, other.of) : one.of === other.of)
 
 const leavesOf = (its: Leaf | readonly Leaf[] | undefined): readonly Leaf[] =>
   its === undefined ? [] : Array.isArray(its) ? its : [its as Leaf]

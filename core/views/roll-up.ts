@@ -8,14 +8,12 @@ interface ByLevel {
   readonly values: Float64Array
 }
 const known = new WeakMap<NumberColumn, ByLevel>()
-/** Written to again each time. */
-let sums = new Float64Array(0)
 
 /** By row, what a number adds up to over the item and all that is inside it, at every level. */
 export function rollUp(table: ItemTable, column: NumberColumn): Float64Array {
   const { levels } = table
   const { values } = byLevel(levels, column)
-  if (sums.length < values.length) sums = new Float64Array(values.length)
+  const sums = table.scratch.float64('sums by level', values.length)
   sums.set(values)
   addUp(levels.parentAt, sums)
   const byRow = new Float64Array(table.n)

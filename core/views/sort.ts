@@ -1,5 +1,6 @@
 /** Sorting rows by packed keys: least significant digit first, stable (radix sort). */
 import type { ItemTable } from '../model/item-table'
+import type { Scratch } from '../model/scratch'
 import type { Key } from './keys'
 
 /** So few rows are put in by comparing. */
@@ -11,23 +12,27 @@ const manyRowsForWords = 512
 /** From so great a share of all on, the team's order is walked instead of sorted by. */
 const largeShare = 1 / 6
 
-let [keysA, keysB, keysC] = [new Uint32Array(0), new Uint32Array(0), new Uint32Array(0)]
-let spare: Int32Array = new Int32Array(0)
-/** Of three digits of 11 bits, or four of 8. */
-const counts = new Uint32Array(3 * 2048)
-const digitCounts = [
-  [0, 1, 2].map((digit) => counts.subarray(digit * 2048, (digit + 1) * 2048)),
-  [0, 1, 2, 3].map((digit) => counts.subarray(digit * 256, (digit + 1) * 256)),
-]
-
-function makeRoom(m: number): void {
-  if (keysA.length >= m) return
-  const length = Math.ceil(m * 1.25)
-  keysA = new Uint32Array(length)
-  keysB = new Uint32Array(length)
-  keysC = new Uint32Array(length)
-  spare = new Int32Array(length)
+/** What a sort writes to: words to sort by and their doubles, rows meanwhile, counts of digits. */
+interface Room {
+  words: Uint32Array
+  others: Uint32Array
+  /** One more key, before it is packed into the words. */
+  readonly next: Uint32Array
+  readonly spare: Int32Array
+  /** Of three digits of 11 bits, or four of 8. */
+  readonly counts: Uint32Array
+  /** Words and their places as one number each, exact below 2^53. */
+  readonly packed: Float64Array
 }
+const sizeOfCounts = 3 * 2048
+const roomFor = (scratch: Scratch, m: number): Room => ({
+  words: scratch.uint32('sort by', m),
+  others: scratch.uint32('sort by, moved', m),
+  next: scratch.uint32('sort by, next', m),
+  spare: scratch.int32('rows, moved', m),
+  counts: scratch.uint32('counts of digits', sizeOfCounts),
+  packed: scratch.float64('words with places', manyRowsForWords),
+})
 
 /**
  * Sorts `rows[0..m)` by the keys, the first the most significant; the last is the team's order, in which no two are the
@@ -36,72 +41,71 @@ function makeRoom(m: number): void {
 export function sortRows(table: ItemTable, rows: Int32Array, m: number, keys: readonly Key[]): void {
   if (m < 2) return
   if (m <= fewRows) return insertionSort(rows, m, keys)
-  makeRoom(m)
+  const room = roomFor(table.scratch, m)
   const rank = keys.at(-1)!
   const isMany = m > table.n * largeShare
   if (keys.length === 1 && isMany && !rank.isDown) return byRank(table, rows, m)
-  const width = m < manyRows ? 8 : 11
   const others = keys.slice(0, -1)
-  if (sortAsOne(rows, m, others, width)) return settleTies(rows, m, rank)
+  if (sortAsOne(room, rows, m, others)) return settleTies(room.words, rows, m, rank)
   if (isMany && !rank.isDown) {
     byRank(table, rows, m)
-    sortByAll(rows, m, others, width)
-  } else sortByAll(rows, m, keys, width)
+    sortByAll(room, rows, m, others)
+  } else sortByAll(room, rows, m, keys)
 }
 /** By all keys in one word, if they fit into one; the words stay beside their rows. Few keys do. */
-function sortAsOne(rows: Int32Array, m: number, keys: readonly Key[], width: number): boolean {
+function sortAsOne(room: Room, rows: Int32Array, m: number, keys: readonly Key[]): boolean {
   if (!keys.length) return false
   let bits = 0
   for (let k = keys.length - 1; k >= 0; k--) {
-    const its = bits ? keysC : keysA
+    const its = bits ? room.next : room.words
     const more = bitsOf(keys[k]!.fill(rows, m, its).most)
     if (bits + more > 32) return false
-    if (bits && more) pack(keysA, keysC, bits, m)
+    if (bits && more) pack(room.words, room.next, bits, m)
     bits += more
   }
-  if (m < manyRowsForWords) sortWords(rows, m)
-  else radixSort(rows, m, bits, width)
+  if (m < manyRowsForWords) sortWords(room, rows, m)
+  else radixSort(room, rows, m, bits)
   return true
 }
 
-/** Words and their places as one number each, exact below 2^53. */
-const packed = new Float64Array(manyRowsForWords)
-function sortWords(rows: Int32Array, m: number): void {
-  for (let k = 0; k < m; k++) packed[k] = keysA[k]! * manyRowsForWords + k
+function sortWords(room: Room, rows: Int32Array, m: number): void {
+  const { words, others, packed, spare } = room
+  for (let k = 0; k < m; k++) packed[k] = words[k]! * manyRowsForWords + k
   const sorted = packed.subarray(0, m).sort()
   for (let k = 0; k < m; k++) {
     const word = Math.floor(sorted[k]! / manyRowsForWords)
-    keysB[k] = word
+    others[k] = word
     spare[k] = rows[sorted[k]! - word * manyRowsForWords]!
   }
   rows.set(spare.subarray(0, m))
-  ;[keysA, keysB] = [keysB, keysA]
+  room.words = others
+  room.others = words
 }
 
 /** Puts rows whose words are the same into the order of another key. */
-function settleTies(rows: Int32Array, m: number, key: Key): void {
+function settleTies(words: Uint32Array, rows: Int32Array, m: number, key: Key): void {
   for (let from = 0; from < m;) {
     let to = from + 1
-    while (to < m && keysA[to] === keysA[from]) to++
+    while (to < m && words[to] === words[from]) to++
     if (to - from > fewRows) rows.subarray(from, to).sort(key.compare)
     else if (to - from > 1) insertionSort(rows.subarray(from, to), to - from, [key])
     from = to
   }
 }
 
-function sortByAll(rows: Int32Array, m: number, keys: readonly Key[], width: number): void {
+function sortByAll(room: Room, rows: Int32Array, m: number, keys: readonly Key[]): void {
   for (let last = keys.length - 1; last >= 0;) {
     // As many keys as fit into 32 bits together are sorted by at once.
-    let bits = bitsOf(keys[last]!.fill(rows, m, keysA).most)
+    let bits = bitsOf(keys[last]!.fill(rows, m, room.words).most)
     last--
     while (last >= 0 && bits < 32) {
-      const more = bitsOf(keys[last]!.fill(rows, m, keysC).most)
+      const more = bitsOf(keys[last]!.fill(rows, m, room.next).most)
       if (bits + more > 32) break
-      if (more) pack(keysA, keysC, bits, m)
+      if (more) pack(room.words, room.next, bits, m)
       bits += more
       last--
     }
-    radixSort(rows, m, bits, width)
+    radixSort(room, rows, m, bits)
   }
 }
 
@@ -112,16 +116,18 @@ function pack(low: Uint32Array, high: Uint32Array, bits: number, m: number): voi
 }
 
 /** Digits of the whole word are counted in one walk; what is one digit for all rows is passed over. */
-function radixSort(rows: Int32Array, m: number, bits: number, width: number): void {
+function radixSort(room: Room, rows: Int32Array, m: number, bits: number): void {
+  const { counts, spare } = room
   let [a, b]: [Int32Array, Int32Array] = [rows, spare]
-  let [ka, kb] = [keysA, keysB]
+  let [ka, kb] = [room.words, room.others]
+  const width = m < manyRows ? 8 : 11
   const size = 1 << width
   const mask = size - 1
-  counts.fill(0)
+  counts.fill(0, 0, sizeOfCounts)
   if (width === 11) count11(ka, m, counts)
   else count8(ka, m, counts)
   for (let shift = 0, digit = 0; shift < bits; shift += width, digit++) {
-    const its = digitCounts[width === 11 ? 0 : 1]![digit]!
+    const its = counts.subarray(digit * size, (digit + 1) * size)
     if (its[(ka[0]! >>> shift) & mask] === m) continue
     sumUp(its, size)
     move(a, b, ka, kb, shift, mask, m, its)
@@ -129,8 +135,9 @@ function radixSort(rows: Int32Array, m: number, bits: number, width: number): vo
     ;[ka, kb] = [kb, ka]
   }
   if (a !== rows) rows.set(a.subarray(0, m))
-  // The words as they stand beside their rows now.
-  ;[keysA, keysB] = [ka, kb]
+  // The words as they are beside their rows now.
+  room.words = ka
+  room.others = kb
 }
 
 function count11(keys: Uint32Array, m: number, counts: Uint32Array): void {
@@ -195,7 +202,6 @@ function insertionSort(rows: Int32Array, m: number, keys: readonly Key[]): void 
   }
 }
 
-let marks = new Uint8Array(0)
 /**
  * Puts `rows[0..m)` into the team's order. Many rows are not sorted: the order, which is kept, is walked, and those of
  * them that are in `rows` are taken.
@@ -203,11 +209,13 @@ let marks = new Uint8Array(0)
 function byRank(table: ItemTable, rows: Int32Array, m: number): void {
   const { order, n } = table.rank.ordering
   if (m === n) return rows.set(order.subarray(0, n))
-  if (marks.length < table.n) marks = new Uint8Array(table.n * 2)
+  const marks = table.scratch.marks(table.n)
   for (let k = 0; k < m; k++) marks[rows[k]!] = 1
-  walk(order, n, rows)
+  walk(order, n, rows, marks)
+  // What was marked has been cleared on the way.
+  table.scratch.giveBack(marks, 0)
 }
-function walk(order: Int32Array, n: number, rows: Int32Array): void {
+function walk(order: Int32Array, n: number, rows: Int32Array, marks: Uint8Array): void {
   let kept = 0
   for (let k = 0; k < n; k++) {
     const row = order[k]!

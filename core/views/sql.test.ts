@@ -2,11 +2,14 @@ import { PGlite } from '@electric-sql/pglite'
 import fc from 'fast-check'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { fieldsOf } from '../model/reader'
-import type { Condition } from '../model/records'
+import { compareRanked } from '../base/ranks'
+import { fieldRef } from '../facts/registry'
+import { automaticFactNames } from '../model/names'
+import type { Condition, FactRef, FactTest } from '../model/records'
 import { randomOf, testToday } from '../test-kit/views'
 import { smallWorkspace } from '../test-kit/workspace'
 import { evaluate, planOf, type ViewQuestion } from './evaluate'
-import { viewContext } from './sources'
+import { viewContext } from '../facts/contract'
 
 // The same questions asked of a database, which knows nothing of this engine.
 const small = smallWorkspace()
@@ -14,8 +17,8 @@ const { state, project, people } = small
 const random = randomOf(small)
 const { uses } = project
 const named = (name: string) => fieldsOf(state, project.id).find((one) => one.name === name)!.id as string
-const statuses = [...state.all('status')].sort((a, b) => a.order - b.order)
-const [needs, tags] = ['need', 'tags'].map((name) => state.maybe('field', named(name))!.settings.options!)
+const statuses = [...state.all('status')].sort(compareRanked)
+const [needs, tags] = ['need', 'tags'].map((name) => state.optionsOf(named(name)))
 let db: PGlite
 
 beforeAll(async () => {
@@ -33,13 +36,15 @@ beforeAll(async () => {
 }, 60_000)
 afterAll(() => db.close())
 
-const fact = (by: string, test: Extract<Condition, { about: 'fact' }>['test']): Condition => ({ about: 'fact', fact: by, test }) // prettier-ignore
+const ref = (by: string): FactRef =>
+  (automaticFactNames as readonly string[]).includes(by) ? ({ fact: by } as FactRef) : fieldRef(by as never)
+const fact = (by: string, test: FactTest): Condition => ({ about: 'fact', fact: ref(by), test })
 const value = (field: string) => `record->'values'->'${field}'`
 const text = (field: string) => `record->'values'->>'${field}'`
 const listed = `record->>'archived' is null`
 const byRank = `record->>'rank' collate "C", id`
 
-interface ViewContext {
+interface Asked {
   readonly question: ViewQuestion
   readonly where: string
   readonly order: string
@@ -47,9 +52,9 @@ interface ViewContext {
 const bare: ViewQuestion = { where: [], group: [], sort: [], totals: [] }
 const due = named('due')
 const effort = named('effort')
-const questions: Readonly<Record<string, () => ViewContext>> = {
+const questions: Readonly<Record<string, () => Asked>> = {
   'an option, dates empties last': () => ({
-    question: { ...bare, where: [fact(uses.need!, { is: 'anyOf', values: [needs![0]!.id, needs![2]!.id] })], sort: [{ by: due, down: false }] },
+    question: { ...bare, where: [fact(uses.need!, { is: 'anyOf', values: [needs![0]!.id, needs![2]!.id] })], sort: [{ by: ref(due), down: false }] },
     where: `${text(uses.need!)} in ('${needs![0]!.id}', '${needs![2]!.id}')`,
     order: `${text(due)} asc nulls last`,
   }),
@@ -57,7 +62,7 @@ const questions: Readonly<Record<string, () => ViewContext>> = {
     question: {
       ...bare,
       where: [{ about: 'any', of: [fact(uses.assignees!, { is: 'anyOf', values: ['me'] }), fact(uses.assignees!, { is: 'empty' })] }],
-      sort: [{ by: effort, down: true, emptyFirst: true }],
+      sort: [{ by: ref(effort), down: true, emptyFirst: true }],
     },
     where: `(${value(uses.assignees!)} ? '${people.owner.id}' or ${value(uses.assignees!)} is null)`,
     order: `(${text(effort)})::int desc nulls first`,
@@ -104,7 +109,11 @@ describe('the same questions asked of a database', () => {
 
   it('counts and sums by group are the same', async () => {
     const context = viewContext(state, project.id, { me: people.owner.id, today: testToday })
-    const question: ViewQuestion = { ...bare, group: [{ by: uses.need! }], totals: [{ name: 'sum', of: effort }] }
+    const question: ViewQuestion = {
+      ...bare,
+      group: [{ by: ref(uses.need!) }],
+      totals: [{ name: 'sum', of: ref(effort) }],
+    }
     const ours = evaluate(planOf(context, question)).leaves.map(({ path, n, tally }) => [path[0], n, tally.filled[0] ? tally.sum[0] : null]) // prettier-ignore
     const { rows } = await db.query<{ need: string; n: number; sum: number | null }>(
       `select ${text(uses.need!)} as need, count(*)::int as n, sum((${text(effort)})::int)::int as sum from item where ${listed} group by 1`,
@@ -132,7 +141,7 @@ describe('the order of texts', () => {
           one.state.set('item', item.id, 'title', title)
           if (at % 2) void context.table.title.ordering.order
         }
-        const ours = evaluate(planOf(context, { ...bare, sort: [{ by: 'title', down }] })).leaves.flatMap((leaf) => Array.from(leaf.rows, (row) => context.table.title.a[row])) // prettier-ignore
+        const ours = evaluate(planOf(context, { ...bare, sort: [{ by: { fact: 'title' }, down }] })).leaves.flatMap((leaf) => Array.from(leaf.rows, (row) => context.table.title.a[row])) // prettier-ignore
         const plain = held.map((item) => item.title).sort((a, b) => (down ? collator.compare(b, a) : collator.compare(a, b)))
         expect(ours.map((title, i) => collator.compare(title!, plain[i]!))).toEqual(plain.map(() => 0))
       }), // prettier-ignore

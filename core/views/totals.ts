@@ -1,7 +1,10 @@
 /** Totals over items: exact sums of whole numbers, and honest about what is empty. */
 import { noDay } from '../fields/columns/column'
 import type { Total } from '../model/records'
-import { sourceOf, type ViewContext, type Source } from './sources'
+import type { ViewContext } from '../facts/contract'
+import { factKey, maybeFact } from '../facts/registry'
+import type { Source } from '../fields/source'
+import type { Scratch } from '../model/scratch'
 
 /** What a group adds up to, in the order of the view's totals; null: there is nothing to total. */
 export type TotalValues = readonly (number | null)[]
@@ -57,12 +60,13 @@ export function planTotals(context: ViewContext, totals: readonly Total[]): Tota
   const known = new Map<string, number>()
   const factOf = totals.map(({ of }) => {
     if (of === undefined) return -1
-    const source = known.has(of) ? undefined : sourceOf(context, of)
+    const key = factKey(of)
+    const source = known.has(key) ? undefined : maybeFact(context.reader, context.project, of)?.source(context)
     if (source) {
-      known.set(of, facts.push(summed(source)) - 1)
+      known.set(key, facts.push(summed(source)) - 1)
       apart.push(valuesOf(source))
     }
-    return known.get(of) ?? -1
+    return known.get(key) ?? -1
   })
   return { totals, facts, factOf, apart }
 }
@@ -103,23 +107,27 @@ function valuesOf(source: Source): (row: number) => readonly (string | number)[]
   }
 }
 
-let counts = new Int32Array(0)
-let empties = new Int32Array(0)
-let sums = new Float64Array(0)
+/** The rows of a view with the group of each. */
+export interface Grouped {
+  /** By place in the rows. */
+  readonly groups: Uint16Array
+  /** How many groups there can be. */
+  readonly size: number
+  /** The rows are all there are: `rows[k]` is `k`. */
+  readonly isWhole: boolean
+}
 
-/**
- * Adds up `rows[0..m)` by their group, `groups[k]`; undefined where a group has no items.
- * `isWhole`: `rows` are all rows there are, `rows[k]` is `k`.
- */
+/** Adds up rows by their group; undefined where a group has no items. */
 export function tallyBy(
   { facts }: TotalsPlan,
   rows: Int32Array,
-  groups: Uint16Array,
-  m: number,
-  size: number,
-  isWhole: boolean,
+  { groups, size, isWhole }: Grouped,
+  scratch: Scratch,
 ): (Tally | undefined)[] {
-  if (counts.length < size) [counts, empties, sums] = [new Int32Array(size), new Int32Array(size), new Float64Array(size)] // prettier-ignore
+  const m = rows.length
+  const counts = scratch.int32('counts', size)
+  const empties = scratch.int32('empties', size)
+  const sums = scratch.float64('sums', size)
   counts.fill(0, 0, size)
   if (!facts.length) countBy(groups, m, counts)
   const tallies: (Tally | undefined)[] = new Array<undefined>(size)

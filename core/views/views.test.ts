@@ -3,10 +3,20 @@ import { describe, expect, it } from 'vitest'
 import { must } from '../base/result'
 import { applyPatch, itemsTouchedBy } from '../change/patch'
 import { judge } from '../commands/registry'
-import { boardOf, fieldsOf, statusesOf } from '../model/reader'
+import { boardsOf, fieldsOf, statusesOf } from '../model/reader'
 import type { Item } from '../model/records'
-import { contextOf, randomCommand, run, smallWorkspace, today, type Dice, type Small } from '../test-kit/workspace'
-import { heldByColumn, dropWords, roomOf, roomWords } from '../board/columns'
+import {
+  command,
+  contextOf,
+  entryOf,
+  randomCommand,
+  run,
+  smallWorkspace,
+  today,
+  type Dice,
+  type Small,
+} from '../test-kit/workspace'
+import { ColumnPlaces, heldByColumn, dropWords, roomOf, roomWords } from '../board/columns'
 import { nobodysTurn, queueOf } from '../queue/queue'
 import { lateDays, turnOf } from '../model/turn'
 import { compareRanked } from '../base/ranks'
@@ -23,11 +33,11 @@ const fieldNamed = (small: Small, name: string) =>
 
 function grown(small: Small, rolls: readonly Dice[], told: (items: Set<string>) => void = () => {}): void {
   for (const roll of rolls) {
-    const command = randomCommand(small.state, small.project, roll, small.ids, [])
+    const command = randomCommand(small.state, small.project, roll, small.ids, [], small.people.owner.id)
     const patch = command && judge(small.state, command, contextOf(command, small.people.owner.id))
     if (!patch?.ok) continue
-    applyPatch(small.state, patch.value)
-    told(itemsTouchedBy(patch.value))
+    applyPatch(small.state, patch.value.patch)
+    told(itemsTouchedBy(patch.value.patch))
   }
 }
 
@@ -98,7 +108,8 @@ describe('a board', () => {
       small,
       Array.from({ length: 60 }, (_, i) => [i, i * 7, i * 3] as const),
     )
-    const held = heldByColumn(small.state, small.project.id, must(boardOf(small.state, small.project.id), 'board'))
+    const board = must(boardsOf(small.state, small.project.id)[0], 'board').id
+    const held = heldByColumn(small.state, small.project.id, new ColumnPlaces(small.state, board))
     expect([...held.values()].reduce((sum, n) => sum + n, 0)).toBe(
       [...small.state.itemsOf(small.project.id)].filter((item) => !item.archived).length,
     )
@@ -135,13 +146,14 @@ describe('what crosses the line', () => {
     const view = {
       id: small.ids.next() as never,
       project: small.project.id,
-      owner: owner.id,
+      maker: owner.id,
+      audience: { of: 'maker' as const },
       name: 'Mine',
-      order: 1,
-      definition: { v: 2 as const, layout: 'table' as const, where: [], group: [], sort: [], totals: [], show: [] },
+      rank: 'a1',
+      definition: { v: 3 as const, layout: 'table' as const, where: [], group: [], sort: [], totals: [], show: [] },
     }
-    const patch = run(small.state, { id: small.ids.command(), type: 'views.add', v: 1, view }, owner.id)
-    const entry = { sequence: 1, command: small.ids.command(), type: 'views.add', v: 1, by: owner.id, at: '', patch }
+    const adding = command(small.ids, { type: 'view.add', record: view })
+    const entry = entryOf(adding, owner.id, run(small.state, adding, owner.id))
     expect(seenBy(small.state, entry, owner.id)?.patch).toHaveLength(1)
     expect(seenBy(small.state, entry, contributor.id)).toBeUndefined()
   })
@@ -149,21 +161,14 @@ describe('what crosses the line', () => {
     const small = smallWorkspace()
     grown(small, [[0, 1, 1]])
     const [item] = small.state.itemsOf(small.project.id)
-    const id = small.ids.command()
-    const patch = run(
-      small.state,
-      {
-        id,
-        type: 'items.text',
-        v: 1,
-        item: must(item, 'item').id,
-        field: fieldNamed(small, 'notes').id,
-        revision: 0,
-        text: 'secret words',
-      },
-      small.people.owner.id,
-    )
-    const entry = { sequence: 1, command: id, type: 'items.text', v: 1, by: small.people.owner.id, at: '', patch }
+    const writing = command(small.ids, {
+      type: 'items.text',
+      item: must(item, 'item').id,
+      field: fieldNamed(small, 'notes').id,
+      revision: 0,
+      text: 'secret words',
+    })
+    const entry = entryOf(writing, small.people.owner.id, run(small.state, writing, small.people.owner.id))
     expect(JSON.stringify(seenBy(small.state, entry, small.people.contributor.id))).not.toContain('secret words')
     expect(seenBy(small.state, entry, small.people.stranger.id)).toBeUndefined()
   })

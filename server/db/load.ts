@@ -1,13 +1,14 @@
 import { eq, getTableName, is, sql } from 'drizzle-orm'
 import { PgTable } from 'drizzle-orm/pg-core'
+import { entityOf } from '#core/model/entities'
 import type { EntityName, Records } from '#core/model/records'
 import { State } from '#core/model/state'
-import { upgradeView } from '#core/model/upgrade'
+import { surroundingsIn, upgradeDefinition } from '#core/model/upgrade'
 import type { Db } from './open'
 import { recordOf } from './rows'
 import * as schema from './schema'
 
-const { recordTables, workspace } = schema
+const { recordEntities, recordTables, workspace } = schema
 
 /** The workspace that stands in this database; there is one. */
 export async function theWorkspace(db: Db): Promise<typeof workspace.$inferSelect | undefined> {
@@ -23,17 +24,22 @@ export async function loadState(db: Db, id: string): Promise<{ state: State; seq
       if (!row) throw new Error(`no workspace ${id}`)
       const { sequence, ...record } = row
       state.put('workspace', id, record as Records['workspace'])
-      for (const [entity, table] of Object.entries(recordTables)) {
+      for (const entity of recordEntities) {
+        if (entityOf(entity).held === 'server only') continue
+        const table = recordTables[entity]
         const rows = await tx
           .select()
           .from(table)
           .where(sql`workspace_id = ${id}::uuid`)
         for (const one of rows) {
           const loaded = recordOf(table, one) as { id: string }
-          state.put(entity as EntityName, loaded.id, loaded as Records[EntityName])
+          state.put<EntityName>(entity, loaded.id, loaded as Records[EntityName])
         }
       }
-      for (const view of [...state.all('view')]) state.put('view', view.id, upgradeView(state, view))
+      for (const view of [...state.all('view')]) {
+        const definition = upgradeDefinition(view.definition, surroundingsIn(state, view.project))
+        state.put('view', view.id, { ...view, definition })
+      }
       return { state, sequence }
     },
     { isolationLevel: 'repeatable read', accessMode: 'read only' },

@@ -1,5 +1,6 @@
 import { and, asc, desc, eq, gt, inArray, lt } from 'drizzle-orm'
-import type { CommandId, PersonId } from '#core/base/ids'
+import type { CommandId } from '#core/base/ids'
+import type { Actor } from '#core/change/actor'
 import type { Entry } from '#core/change/command'
 import type { Patch } from '#core/change/patch'
 import type { LongText } from '#core/model/records'
@@ -21,7 +22,8 @@ function entryOf(row: LogRow): StoredEntry {
     command: row.command as CommandId,
     type: row.type,
     v: row.v,
-    by: row.by as PersonId,
+    model: row.model,
+    by: row.by as Actor,
     at: isoOf(row.at),
     patch: (row.patch ?? []) as Patch,
     ...(row.more as Pick<Entry, 'of' | 'leftAlone'>),

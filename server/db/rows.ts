@@ -69,6 +69,27 @@ export async function deleteRows(tx: Tx, table: PgTable, workspace: string, ids:
   mustTouch(result.rowCount, ids.length, table)
 }
 
+/** Sets single fields of rows, by field, then by id. A row that is not there is passed over. */
+export async function setFields(
+  tx: Tx,
+  table: PgTable,
+  workspace: string,
+  set: ReadonlyMap<string, ReadonlyMap<string, unknown>>,
+): Promise<void> {
+  const shape = shapeOf(table)
+  const idType = shape.find(({ name }) => name === 'id')?.type ?? 'uuid'
+  for (const [field, values] of set) {
+    const column = shape.find(({ property }) => property === field)
+    if (!column) throw new TypeError(`${getTableName(table)} has no ${field}`)
+    const type = column.type.replace(/\(\d+\)/, '')
+    await tx.execute(
+      sql`update ${table} set ${named(column.name)} = given.value
+        from unnest(${sql.param([...values.keys()])}::${sql.raw(idType)}[], ${sql.param([...values.values()])}::${sql.raw(type)}[]) as given(id, value)
+        where ${table}.workspace_id = ${workspace}::uuid and ${table}.id = given.id`,
+    )
+  }
+}
+
 function mustTouch(touched: number | null, meant: number, table: PgTable): void {
   if (touched !== meant) throw new Error(`${getTableName(table)}: ${String(touched)} rows instead of ${meant}`)
 }

@@ -11,7 +11,9 @@ import {
   timestamp,
   uniqueIndex,
   uuid,
+  type PgTable,
 } from 'drizzle-orm/pg-core'
+import type { EntityName } from '#core/model/records'
 
 const instant = (name: string) => timestamp(name, { withTimezone: true, mode: 'string', precision: 3 })
 const inWorkspace = () => ({ workspaceId: uuid('workspace_id').notNull() })
@@ -62,7 +64,7 @@ export const project = pgTable('project', {
   prefix: text('prefix').notNull(),
   oldPrefixes: jsonb('old_prefixes').notNull(),
   colour: text('colour').notNull(),
-  order: integer('order').notNull(),
+  rank: text('rank').notNull(),
   archived: boolean('archived').notNull(),
   uses: jsonb('uses').notNull(),
   nextNumber: integer('next_number').notNull(),
@@ -77,20 +79,31 @@ export const member = pgTable('member', {
   role: text('role').notNull(),
 }, byId) // prettier-ignore
 
-export const workflow = pgTable(
-  'workflow',
-  { ...withId(), project: uuid('project').notNull(), name: text('name').notNull() },
-  byId,
-)
-
 export const status = pgTable('status', {
   ...withId(),
-  workflow: uuid('workflow').notNull(),
+  project: uuid('project').notNull(),
   name: text('name').notNull(),
   phase: text('phase').notNull(),
   colour: text('colour').notNull(),
-  order: integer('order').notNull(),
-  turn: uuid('turn'),
+  rank: text('rank').notNull(),
+  archived: boolean('archived').notNull(),
+}, byId) // prettier-ignore
+
+export const workflow = pgTable('workflow', {
+  ...withId(),
+  project: uuid('project').notNull(),
+  name: text('name').notNull(),
+  start: uuid('start').notNull(),
+}, byId) // prettier-ignore
+
+export const step = pgTable('step', {
+  ...inWorkspace(),
+  /** `workflow/status`. */
+  id: text('id').notNull(),
+  workflow: uuid('workflow').notNull(),
+  status: uuid('status').notNull(),
+  rank: text('rank').notNull(),
+  turn: jsonb('turn').notNull(),
 }, byId) // prettier-ignore
 
 export const kind = pgTable('kind', {
@@ -99,7 +112,8 @@ export const kind = pgTable('kind', {
   workflow: uuid('workflow').notNull(),
   name: text('name').notNull(),
   icon: text('icon').notNull(),
-  order: integer('order').notNull(),
+  rank: text('rank').notNull(),
+  archived: boolean('archived').notNull(),
 }, byId) // prettier-ignore
 
 export const field = pgTable('field', {
@@ -109,7 +123,16 @@ export const field = pgTable('field', {
   help: text('help').notNull(),
   type: text('type').notNull(),
   settings: jsonb('settings').notNull(),
-  order: integer('order').notNull(),
+  rank: text('rank').notNull(),
+  archived: boolean('archived').notNull(),
+}, byId) // prettier-ignore
+
+export const option = pgTable('option', {
+  ...withId(),
+  field: uuid('field').notNull(),
+  label: text('label').notNull(),
+  colour: text('colour').notNull(),
+  rank: text('rank').notNull(),
   archived: boolean('archived').notNull(),
 }, byId) // prettier-ignore
 
@@ -158,17 +181,43 @@ export const board = pgTable('board', {
   ...withId(),
   project: uuid('project').notNull(),
   name: text('name').notNull(),
-  order: integer('order').notNull(),
-  v: integer('v').notNull(),
-  definition: jsonb('definition').notNull(),
+  rank: text('rank').notNull(),
+  archived: boolean('archived').notNull(),
+}, byId) // prettier-ignore
+
+export const boardColumn = pgTable('board_column', {
+  ...inWorkspace(),
+  id: text('id').notNull(),
+  board: uuid('board').notNull(),
+  name: text('name').notNull(),
+  rank: text('rank').notNull(),
+  archived: boolean('archived').notNull(),
+}, byId) // prettier-ignore
+
+export const columnStatus = pgTable('column_status', {
+  ...inWorkspace(),
+  /** `column/status`. */
+  id: text('id').notNull(),
+  column: text('column_id').notNull(),
+  status: uuid('status').notNull(),
+  kind: uuid('kind'),
+}, byId) // prettier-ignore
+
+export const columnLimit = pgTable('column_limit', {
+  ...inWorkspace(),
+  /** `column/items`. */
+  id: text('id').notNull(),
+  column: text('column_id').notNull(),
+  most: integer('most').notNull(),
 }, byId) // prettier-ignore
 
 export const view = pgTable('view', {
   ...withId(),
   project: uuid('project').notNull(),
-  owner: uuid('owner'),
+  maker: uuid('maker').notNull(),
+  audience: jsonb('audience').notNull(),
   name: text('name').notNull(),
-  order: integer('order').notNull(),
+  rank: text('rank').notNull(),
   definition: jsonb('definition').notNull(),
 }, byId) // prettier-ignore
 
@@ -183,7 +232,10 @@ export const log = pgTable('log', {
   /** Null where it stands in parts. */
   patch: jsonb('patch'),
   parts: integer('parts').notNull(),
-  by: uuid('by_person').notNull(),
+  /** The version of the model that the patch speaks of. */
+  model: integer('model').notNull(),
+  /** Who made the change: `{is: 'person', person}`. */
+  by: jsonb('by').notNull(),
   at: instant('at').notNull(),
   /** `{of, leftAlone}` of a revert; else empty. */
   more: jsonb('more').notNull(),
@@ -208,5 +260,13 @@ export const logItem = pgTable('log_item', {
   part: integer('part'),
 }, (table) => [primaryKey({ columns: [table.workspaceId, table.item, table.sequence] })]) // prettier-ignore
 
-/** The tables that hold records, by the name that patches use. */
-export const recordTables = { person, project, member, workflow, status, kind, field, item, board, view } as const
+/**
+ * The tables that hold records, by the name that patches use; the workspace's own row is made once. A state is read in this
+ * order: a field before the items that have values of it.
+ */
+export const recordTables = {
+  person, project, member, status, workflow, step, kind, field, option, board, column: boardColumn, columnStatus,
+  limit: columnLimit, view, item, stay, longText,
+} as const satisfies Record<Exclude<EntityName, 'workspace'>, PgTable> // prettier-ignore
+export type RecordEntity = keyof typeof recordTables
+export const recordEntities = Object.keys(recordTables) as readonly RecordEntity[]

@@ -9,7 +9,7 @@ import {
 } from 'h3'
 import { randomUUID } from 'node:crypto'
 import { problem, type Problem, type ProblemCode } from '#core/base/result'
-import { mayRead } from '#core/access/access'
+import { maySee } from '#core/access/access'
 import type { PersonId, ProjectId } from '#core/base/ids'
 import type { Room } from '../rooms/room'
 import { theHouse, type House } from '../services/house'
@@ -80,7 +80,7 @@ export async function signedIn(event: H3Event, house: House): Promise<SignedIn> 
 
 /** 404 where there is no such project or the person may not know of it. */
 export function readableProject(room: Room, me: PersonId, id: string): ProjectId {
-  if (!room.state.maybe('project', id) || !mayRead(room.state, me, id as ProjectId)) return refuse('gone')
+  if (!room.state.maybe('project', id) || !maySee(room.state, me, id as ProjectId)) return refuse('gone')
   return id as ProjectId
 }
 

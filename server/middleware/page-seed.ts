@@ -1,6 +1,6 @@
 import { defineEventHandler, getHeader, type H3Event } from 'h3'
 import { hourIn } from '#core/base/dates'
-import type { PageSeed } from '#core/questions/page-seed'
+import type { PageSeed } from '#core/queries/page-seed'
 import { Refusal, signedIn } from '../http/request'
 import { theHouse } from '../services/house'
 

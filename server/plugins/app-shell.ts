@@ -1,7 +1,7 @@
 import { setResponseHeader } from 'h3'
 import { defineNitroPlugin } from 'nitropack/runtime'
 import shell from '#app-shell'
-import type { PageSeed } from '#core/questions/page-seed'
+import type { PageSeed } from '#core/queries/page-seed'
 
 /**
  * A signed-in page says who is signed in, starts the worker, names the fonts that it is going to need and brings the

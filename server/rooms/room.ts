@@ -1,14 +1,16 @@
 import type { CommandId, PersonId } from '#core/base/ids'
 import { dateIn } from '#core/base/dates'
-import { definitionOf, isLargeCommand, judge, type Command } from '#core/commands/registry'
-import { revertOf } from '#core/commands/revert'
-import type { Context, Entry } from '#core/change/command'
+import { judge, mostBytesOf, needsOf, type Command } from '#core/commands/registry'
+import { personActor } from '#core/change/actor'
+import { usualBytes, type Context, type Entry, type Need } from '#core/change/command'
 import { applyPatch, invert, isSetChange } from '#core/change/patch'
-import { longTextId, type LongText } from '#core/model/records'
+import { modelVersion } from '#core/change/upgrade'
+import type { LongText } from '#core/model/records'
 import type { State } from '#core/model/state'
 import type { Answer } from '#core/wire/feed'
 import type { Clock } from '../services/clock'
-import { commit, DoneBefore, Overtaken, partsOf, type Done } from '../db/commit'
+import { partsOf, type Done } from '../db/batch'
+import { commit, DoneBefore, Overtaken, type CommitTo } from '../db/commit'
 import { loadState } from '../db/load'
 import { entriesAfter, entryOfCommand, storedLongText, wholeEntry, type StoredEntry } from '../db/log'
 import type { OpenDatabase } from '../db/open'
@@ -78,14 +80,16 @@ export class Room {
     if (this.#isBusy) return
     this.#isBusy = true
     while (this.#waiting.length) {
-      const first = this.#waiting[0]
-      const n = first && isLargeCommand(first.command) ? 1 : mostInBatch
-      const batch = this.#waiting.splice(0, n)
-      const large = batch.findIndex((one, i) => i > 0 && isLargeCommand(one.command))
-      if (large > 0) this.#waiting.unshift(...batch.splice(large))
+      const batch = this.#waiting.splice(0, this.#nextBatch())
       await this.#alone(() => this.#doBatch(batch))
     }
     this.#isBusy = false
+  }
+
+  /** How many of those waiting go together: what may be large goes alone. */
+  #nextBatch(): number {
+    const large = this.#waiting.findIndex((one) => mostBytesOf(one.command.type) > usualBytes)
+    return large < 0 ? mostInBatch : Math.min(mostInBatch, Math.max(1, large))
   }
 
   /** One thing at a time touches the state. */
@@ -118,15 +122,7 @@ export class Room {
       const from = this.at
       const { done, answers } = this.#judgeAll(batch, fetched)
       try {
-        if (done.length)
-          await commit(
-            this.database.db,
-            this.workspace,
-            from,
-            done,
-            this.state,
-            this.database.isShared ? channel : undefined,
-          )
+        if (done.length) await commit(this.database.db, this.#commitTo(from), done, this.state)
       } catch (error) {
         for (const one of [...done].reverse()) applyPatch(this.state, invert(one.entry.patch))
         this.at = from
@@ -138,6 +134,10 @@ export class Room {
       await this.#answerAll(batch, answers)
       return
     }
+  }
+
+  #commitTo(from: number): CommitTo {
+    return { workspace: this.workspace, from, notify: this.database.isShared ? channel : undefined }
   }
 
   async #answerAll(batch: readonly Waiting[], answers: readonly Answer[]): Promise<void> {
@@ -155,17 +155,21 @@ export class Room {
     const answers = batch.map((one): Answer => {
       const now = one.at ?? this.clock.now()
       const context = this.#contextOf(one, now, fetched, done)
-      const patch = judge(this.state, one.command, context)
-      if (!patch.ok) return { problem: patch.problem }
+      const judged = judge(this.state, one.command, context)
+      if (!judged.ok) return { problem: judged.problem }
       const { id, type, v, ...body } = one.command
-      const isRevert = one.command.type === 'revert'
-      const reverted = isRevert ? context.entryOf(one.command.of) : undefined
-      const leftAlone = reverted ? revertOf(this.state, reverted, context).leftAlone : []
+      const by = personActor(one.by)
       const entry: Entry = {
-        sequence: ++this.at, command: id, type, v, by: one.by, at: now, patch: patch.value,
-        ...(reverted && { of: reverted.command }), ...(leftAlone.length && { leftAlone }),
-      } // prettier-ignore
-      const finished = { entry, body, isLarge: definitionOf(type)?.large === true }
+        sequence: ++this.at,
+        command: id,
+        type,
+        v,
+        model: modelVersion,
+        by,
+        at: now,
+        ...judged.value,
+      }
+      const finished = { entry, body }
       applyPatch(this.state, entry.patch)
       fetched.keep(entry)
       done.push(finished)
@@ -178,7 +182,7 @@ export class Room {
   #contextOf(one: Waiting, now: string, fetched: Fetched, done: readonly Done[]): Context {
     return {
       command: one.command.id,
-      by: one.by,
+      by: personActor(one.by),
       now,
       today: dateIn(this.state.workspace().timeZone, now),
       givesNumbers: true,
@@ -190,17 +194,23 @@ export class Room {
   /** What the state does not hold and these commands speak of. */
   async #fetchFor(batch: readonly Waiting[]): Promise<Fetched> {
     const fetched = new Fetched()
-    for (const { command } of batch) {
-      if (command.type === 'revert') {
-        const stored = await entryOfCommand(this.database.db, this.workspace, command.of)
-        if (stored) fetched.entries.set(command.of, await wholeEntry(this.database.db, this.workspace, stored))
-      } else if (command.type === 'items.text') {
-        const id = longTextId(command.item, command.field)
-        const text = await storedLongText(this.database.db, this.workspace, id)
-        if (text) fetched.texts.set(id, text)
+    for (const { command } of batch) for (const need of needsOf(command)) await this.#fetch(need, fetched)
+    return fetched
+  }
+
+  async #fetch(need: Need, fetched: Fetched): Promise<void> {
+    const { db } = this.database
+    switch (need.what) {
+      case 'entry': {
+        const stored = await entryOfCommand(db, this.workspace, need.command)
+        if (stored) fetched.entries.set(need.command, await wholeEntry(db, this.workspace, stored))
+        return
+      }
+      case 'long text': {
+        const text = await storedLongText(db, this.workspace, need.id)
+        if (text) fetched.texts.set(need.id, text)
       }
     }
-    return fetched
   }
 
   async #answerOf(command: CommandId): Promise<Answer | undefined> {

@@ -1,23 +1,25 @@
 import { dateIn, type PlainDate } from '#core/base/dates'
 import type { PersonId } from '#core/base/ids'
-import { mayRead } from '#core/access/access'
-import type { Answered } from '#core/questions/page-seed'
-import { questionAt } from '#core/questions/at'
-import { ChangeSet, type Answers, type Question, type Watch } from '#core/questions/questions'
-import { watchFor } from '#core/questions/watch'
+import { isIn } from '#core/access/access'
+import { entities } from '#core/model/entities'
+import { ChangeSet } from '#core/queries/change-set'
+import type { QueryContext, Watch } from '#core/queries/contract'
+import type { Answered } from '#core/queries/page-seed'
+import { firstQueryAt } from '#core/queries/first-query'
+import { asksFor, view as viewQuery } from '#core/queries/view'
+import { watch, type AnyAnswer, type WatchAnswer, type WatchRequest } from '#core/queries/registry'
 import { directoryFor } from '#core/wire/directory'
 import type { Room } from '../rooms/room'
 import type { Clock } from './clock'
 
-/** Watches that are kept for the next who opens the same; the ones asked longest ago go first. */
+/** Views that are kept for the next who opens the same; the ones asked longest ago go first. */
 const mostKept = 40
-/** What one screen shows, even a high one. */
-const firstRows = { table: 48, board: 16 }
-/** A queue that is longer comes by the worker alone. */
+/** A queue that is longer comes from the worker alone. */
 const longestQueue = 200
 
+type ViewAnswer = WatchAnswer<'view'>
 interface Kept {
-  readonly watch: Watch
+  readonly watch: Watch<ViewAnswer>
   readonly day: PlainDate
   /** What has changed since it was last asked. */
   changed: ChangeSet
@@ -25,7 +27,7 @@ interface Kept {
 
 /**
  * What a page asks first, answered on the server, so that it comes with the HTML and the page shows it before its worker
- * has opened the workspace. A view is worked out when it is opened, and kept right from then on by what changed.
+ * has opened the workspace. A view is computed when it is opened, and kept right from then on by what changed.
  */
 export class FirstAnswers {
   readonly #kept = new Map<string, Kept>()
@@ -43,35 +45,36 @@ export class FirstAnswers {
   at(path: string, me: PersonId): Answered[] {
     const { state } = this.room
     const today = dateIn(state.workspace().timeZone, this.clock.now())
-    const answers: Answered[] = [[{ ask: 'directory' }, { records: directoryFor(state, me), me, today }]]
-    const question = questionAt(path)
-    const answer = question && this.#answer(question, me, today)
-    return answer ? [...answers, [question, answer]] : answers
+    const directory = { records: directoryFor(state, me), me, today }
+    const answers: Answered[] = [[{ query: 'directory', input: undefined }, directory]]
+    const request = firstQueryAt(path)
+    const answer = request && this.#answer(request, { state, me, today: () => today })
+    return answer ? [...answers, [request, answer]] : answers
   }
 
-  #answer(question: Question, me: PersonId, today: PlainDate): Answered[1] {
-    const ground = { state: this.room.state, me, today: () => today }
-    if (question.ask === 'queue') {
-      const queue = watchFor(ground, question).answer() as Answers['queue']
-      const rows = [queue.now, queue.next, queue.waits, queue.nobodys ?? []].reduce((sum, one) => sum + one.length, 0)
-      return rows > longestQueue ? undefined : queue
-    }
-    if (question.ask !== 'view') return undefined
-    const view = ground.state.maybe('view', question.view)
-    const isOthers = view?.owner != null && view.owner !== me
-    if (!view || isOthers || !mayRead(ground.state, me, view.project)) return undefined
-    const where = JSON.stringify(view.definition.where)
-    // Where items stood in the past the database alone knows: such a view is answered by the worker.
-    if (where.includes('"was"')) return undefined
-    // One for all, unless it speaks of whoever looks.
-    const isPersonal = /"(me|craft)"/.test(where)
-    const key = `${isPersonal ? me : ''} ${question.view}`
+  #answer(request: WatchRequest, context: QueryContext): AnyAnswer | undefined {
+    if (request.query === 'view') return this.#view(request.input.view, context)
+    if (request.query !== 'queue') return undefined
+    const queue = watch(context, request).answer() as WatchAnswer<'queue'>
+    const rows = [queue.now, queue.next, queue.waits, queue.nobodys ?? []].reduce((sum, one) => sum + one.length, 0)
+    return rows > longestQueue ? undefined : queue
+  }
+
+  #view(id: string, context: QueryContext): ViewAnswer {
+    const { state, me } = context
+    const view = state.maybe('view', id)
+    if (!view || !isIn(state, me, entities.view.scope(view, state))) return undefined
+    const { isPersonal, past } = asksFor(view.definition)
+    // Where items were in the past the database alone knows: such a view is answered by the worker.
+    if (past) return undefined
+    const key = `${isPersonal ? me : ''} ${id}`
+    const today = context.today()
     const kept = this.#kept.get(key)
     const one =
       kept?.day === today
         ? kept
-        : { watch: watchFor(ground, question, firstRows), day: today, changed: new ChangeSet() }
-    if (one.changed.all || one.changed.items.size) one.watch.update(one.changed)
+        : { watch: viewQuery.watch(context, { view: id, first: 'onServer' }), day: today, changed: new ChangeSet() }
+    if (!one.changed.isEmpty) one.watch.update(one.changed)
     one.changed = new ChangeSet()
     this.#kept.delete(key)
     this.#kept.set(key, one)

@@ -114,16 +114,14 @@ test('two people move the same card: one wins, the other is told who and where',
     async () =>
       (await (await fetch('/api/directory')).json()) as {
         records: {
-          status: { id: string; name: string; workflow: string }[]
+          status: { id: string; name: string; project: string }[]
           project: { id: string; prefix: string }[]
-          workflow: { id: string; project: string }[]
         }
       },
   )
   const project = directory.records.project.find((one) => one.prefix === 'GLH')!
-  const workflow = directory.records.workflow.find((one) => one.project === project.id)!
   const status = (name: string) =>
-    directory.records.status.find((one) => one.workflow === workflow.id && one.name === name)!.id
+    directory.records.status.find((one) => one.project === project.id && one.name === name)!.id
   await cardsIn(first, 'Ready').nth(3).focus()
   await first.keyboard.press('m')
   await first.getByRole('menuitem', { name: /Being checked/ }).click()
@@ -134,7 +132,11 @@ test('two people move the same card: one wins, the other is told who and where',
       const id = `01900000-0000-7000-8000-${Date.now().toString(16).padStart(12, '0')}`
       const body = JSON.stringify({ id, type: 'items.move', v: 1, items: [{ item: itemId, status: { from, to } }] })
       return (await (
-        await fetch('/api/commands', { method: 'POST', headers: { 'content-type': 'application/json' }, body })
+        await fetch('/api/commands/items.move', {
+          method: 'POST',
+          headers: { 'content-type': 'application/json' },
+          body,
+        })
       ).json()) as { problem?: { code: string; at: { by: string; stored: string }[] } }
     },
     { itemId, from: status('Ready'), to: status('In hand') },

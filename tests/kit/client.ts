@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto'
 import { v7 } from 'uuid'
+import { definitionOf } from '#core/commands/registry'
 import type { Directory } from '#core/wire/directory'
 import { itemsIn, type Payload } from '#core/wire/payload'
 import type { Item } from '#core/model/records'
@@ -48,9 +49,12 @@ export class Client {
     problem?: { code: string; at?: unknown[] }
     large?: unknown
   }> {
-    return (
-      await this.post(type === 'bring-in' ? '/api/bring-in' : '/api/commands', { id, type, v: 1, ...body })
-    ).json() as never
+    const answer = await this.do(type, body, id)
+    return answer.json() as never
+  }
+  /** Sends a command, in the version that is current. */
+  do(type: string, body: object, id: string = v7()): Promise<Response> {
+    return this.post(`/api/commands/${type}`, { id, type, v: definitionOf(type)?.v ?? 1, ...body })
   }
 }
 

@@ -21,7 +21,7 @@ async function placeIn(client: Client) {
   const { records } = await client.directory()
   const project = records.project.find((one) => one.prefix === 'SED')!.id
   const kind = records.kind.find((one) => one.project === project)!
-  const status = records.status.find((one) => one.workflow === kind.workflow)!.id
+  const status = records.workflow.find((one) => one.id === kind.workflow)!.start
   return { project, kind: kind.id, status }
 }
 

@@ -1,8 +1,9 @@
 /** What comes along with a page, and what is drawn of it on the server: for each just what they may see. */
 import { v7 } from 'uuid'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { answerIn, type PageSeed } from '#core/questions/page-seed'
-import type { Answers, Row } from '#core/questions/questions'
+import type { Row } from '#core/layouts/rows'
+import type { TableAnswer } from '#core/layouts/table'
+import { answerIn, type PageSeed } from '#core/queries/page-seed'
 import type { Item, View } from '#core/model/records'
 import { Client } from '../kit/client'
 import { startServer, type TestServer } from '../kit/server'
@@ -41,8 +42,7 @@ async function page(client: Client, path: string, language = 'en-GB') {
   }
 }
 const rowsIn = (seed: PageSeed | undefined, view: string): Row[] => tableIn(seed, view).stretch.rows as Row[]
-const tableIn = (seed: PageSeed | undefined, view: string) =>
-  answerIn(seed, { ask: 'view', view }) as Extract<Answers['view'], { layout: 'table' }>
+const tableIn = (seed: PageSeed | undefined, view: string) => answerIn(seed, 'view', { view }) as TableAnswer
 
 describe('what comes along with a page', () => {
   it('is who asks, their directory and the rows, which are drawn', async () => {
@@ -85,8 +85,10 @@ describe('what comes along with a page', () => {
     expect(told.seed?.answers).toHaveLength(1)
     const mine = v7()
     const { project, definition } = viewOf('GLH', 'table')
-    const owner = (await lead.directory()).me
-    await lead.command('views.add', { view: { id: mine, project, owner, name: 'Mine alone', order: 9, definition } })
+    const maker = (await lead.directory()).me
+    await lead.command('view.add', {
+      record: { id: mine, project, maker, audience: { of: 'maker' }, name: 'Mine alone', rank: 'b0', definition },
+    })
     expect((await page(lead, `/app/GLH/${mine}`)).seed?.answers).toHaveLength(2)
     const others = await page(member, `/app/GLH/${mine}`)
     expect(others.seed?.answers).toHaveLength(1)
@@ -133,11 +135,15 @@ describe('what comes along with a page', () => {
   it('is each one’s own where a view speaks of whoever looks, also when it begins to', async () => {
     const { id, project, definition } = viewOf('VIS', 'board')
     const open = async (client: Client) => (await page(client, `/app/VIS/${id}`)).seed
-    const itemsIn = (seed: PageSeed | undefined) =>
-      (answerIn(seed, { ask: 'view', view: id }) as Extract<Answers['view'], { layout: 'board' }>).sums.items
+    const itemsIn = (seed: PageSeed | undefined) => answerIn(seed, 'view', { view: id })!.sums.items
     expect(itemsIn(await open(lead))).toBe(itemsIn(await open(member)))
-    const to = { ...definition, where: [{ about: 'fact', fact: 'people', test: { is: 'anyOf', values: ['me'] } }] }
-    expect((await lead.command('views.set', { view: id, definition: { from: definition, to } })).entry).toBeDefined()
+    const to = {
+      ...definition,
+      where: [{ about: 'fact', fact: { fact: 'people' }, test: { is: 'anyOf', values: ['me'] } }],
+    }
+    expect(
+      (await lead.command('view.set', { target: id, set: { definition: { from: definition, to } } })).entry,
+    ).toBeDefined()
     const items = await lead.items(project)
     for (const client of [lead, member]) {
       const { me, records } = await client.directory()
@@ -170,7 +176,7 @@ describe('what comes along with a page', () => {
     for (const path of [`${pathOf('GLH')}?item=GLH-2`, '/app/items/GLH-2', `/app/GLH/${v7()}`, '/app/GLH/bring-in']) {
       const { status, seed, drawn } = await page(lead, path)
       expect(status).toBe(200)
-      expect(seed?.answers[0]?.[0]).toEqual({ ask: 'directory' })
+      expect(seed?.answers[0]?.[0]).toEqual({ query: 'directory' })
       expect(drawn).not.toMatch(/GLH-\d/)
     }
   })

@@ -28,16 +28,15 @@ beforeAll(async () => {
 afterAll(() => server.stop())
 
 const projectOf = (prefix: string) => directory.records.project.find((one) => one.prefix === prefix)!.id
-const statusesOf = (project: string) => {
-  const workflow = directory.records.workflow.find((one) => one.project === project)!.id
-  return directory.records.status.filter((one) => one.workflow === workflow).sort((a, b) => a.order - b.order)
-}
+const statusesOf = (project: string) =>
+  directory.records.status.filter((one) => one.project === project).sort((a, b) => (a.rank < b.rank ? -1 : 1))
 const rename = (item: Item) => ({ items: [{ item: item.id, set: { title: { from: item.title, to: item.title } } }] })
 const newItem = (project: string) => ({ items: [{ item: v7(), project, kind: directory.records.kind.find((one) => one.project === project)!.id, status: statusesOf(project)[0]!.id, title: 'New', parent: null, values: {} }] }) // prettier-ignore
 const limit = () => {
   const board = directory.records.board.find((one) => one.project === projectOf('GLH'))!
-  const column = board.definition.columns[2]!
-  return { board: board.id, column: column.id, from: column.limit, to: column.limit }
+  const { id } = directory.records.column.find((one) => one.board === board.id && one.name === 'In hand')!
+  const { most } = directory.records.limit.find((one) => one.column === id)!
+  return { column: id, from: most, to: most }
 }
 
 describe('who gets what from each route', () => {
@@ -94,8 +93,8 @@ describe('who may do what', () => {
     ['add an item', 'items.add', () => newItem(projectOf('GLH')), { owner: 'done', lead: 'done', contributor: 'done', reader: 'not-allowed', nobody: 401 }],
     ['add an item where one is not in', 'items.add', () => newItem(closed.project), { owner: 'done', lead: 'done', contributor: 'gone', reader: 'gone', nobody: 401 }],
     ['archive', 'items.archive', () => ({ items: [items[1]!.id], archived: false }), { owner: 'done', lead: 'done', contributor: 'done', reader: 'not-allowed', nobody: 401 }],
-    ['set a limit', 'board.limit', limit, { owner: 'done', lead: 'done', contributor: 'not-allowed', reader: 'not-allowed', nobody: 401 }],
-    ['keep a shared view', 'views.set', () => { const view = directory.records.view.find((one) => one.project === projectOf('GLH'))!; return { view: view.id, name: { from: view.name, to: view.name } } }, { owner: 'done', lead: 'done', contributor: 'not-allowed', reader: 'not-allowed', nobody: 401 }],
+    ['set a limit', 'limit.set', limit, { owner: 'done', lead: 'done', contributor: 'not-allowed', reader: 'not-allowed', nobody: 401 }],
+    ['keep a shared view', 'view.set', () => { const view = directory.records.view.find((one) => one.project === projectOf('GLH'))!; return { target: view.id, set: { name: { from: view.name, to: view.name } } } }, { owner: 'done', lead: 'done', contributor: 'not-allowed', reader: 'not-allowed', nobody: 401 }],
     ['add people', 'people.add', () => ({ people: [], members: [] }), { owner: 'done', lead: 'done', contributor: 'not-allowed', reader: 'not-allowed', nobody: 401 }],
     ['take back what is not there', 'revert', () => ({ of: v7() }), { owner: 'gone', lead: 'gone', contributor: 'gone', reader: 'gone', nobody: 401 }],
     ['bring in plain items', 'bring-in', () => ({ project: projectOf('GLH'), people: [], kinds: [], fields: [], options: [], texts: [], ...newItem(projectOf('GLH')) }), { owner: 'done', lead: 'done', contributor: 'done', reader: 'not-allowed', nobody: 401 }],
@@ -104,12 +103,7 @@ describe('who may do what', () => {
     for (const [who, outcome] of Object.entries(expected))
       it(`${what}: ${who} ${outcome}`, async () => {
         const client = clients[who as Who]
-        const answer = await client.post(type === 'bring-in' ? '/api/bring-in' : '/api/commands', {
-          id: v7(),
-          type,
-          v: 1,
-          ...body(),
-        })
+        const answer = await client.do(type, body())
         if (outcome === 401) return expect(answer.status).toBe(401)
         expect(answer.status).toBe(200)
         const told = (await answer.json()) as { problem?: { code: string } }
@@ -122,15 +116,16 @@ describe('who may do what', () => {
     const view = {
       id: v7(),
       project: projectOf('GLH'),
-      owner: me,
+      maker: me,
+      audience: { of: 'maker' },
       name: 'Mine',
-      order: 9,
-      definition: { v: 2, layout: 'table', where: [], group: [], sort: [], totals: [], show: [] },
+      rank: 'b0',
+      definition: { v: 3, layout: 'table', where: [], group: [], sort: [], totals: [], show: [] },
     }
-    expect((await clients.reader.command('views.add', { view })).problem).toBeUndefined()
+    expect((await clients.reader.command('view.add', { record: view })).problem).toBeUndefined()
     expect((await clients.owner.directory()).records.view.some((one) => one.id === view.id)).toBe(false)
-    expect((await clients.owner.command('views.remove', { view: view.id })).problem?.code).toBe('not-allowed')
-    expect((await clients.contributor.command('views.add', { view: { ...view, id: v7() } })).problem?.code).toBe(
+    expect((await clients.owner.command('view.remove', { target: view.id, how: {} })).problem?.code).toBe('not-allowed')
+    expect((await clients.contributor.command('view.add', { record: { ...view, id: v7() } })).problem?.code).toBe(
       'not-allowed',
     )
   })
@@ -149,7 +144,11 @@ describe('who may do what', () => {
 
 describe('requests that are not as they should be', () => {
   const post = (headers: Record<string, string>) =>
-    clients.owner.post('/api/commands', { id: v7(), type: 'people.add', v: 1, people: [], members: [] }, headers)
+    clients.owner.post(
+      '/api/commands/people.add',
+      { id: v7(), type: 'people.add', v: 1, people: [], members: [] },
+      headers,
+    )
   it('without this very Origin nothing is written', async () => {
     expect((await post({})).status).toBe(403)
     expect((await post({ origin: 'http://elsewhere.example' })).status).toBe(403)
@@ -171,12 +170,13 @@ describe('requests that are not as they should be', () => {
     ['a null character', { id: v7(), type: 'items.archive', v: 1, items: ['\u0000'], archived: true }],
     ['half a character', `{"id":"${v7()}","type":"items.archive","v":1,"items":["\\ud800"],"archived":true}`],
   ])('%s is unreadable', async (_what, body) => {
-    const answer = await clients.owner.post('/api/commands', body)
+    const { type = 'items.archive' } = typeof body === 'string' ? {} : body
+    const answer = await clients.owner.post(`/api/commands/${type}`, body)
     expect(answer.status).toBe(400)
     expect(((await answer.json()) as { problem: { code: string } }).problem.code).toBe('unreadable')
   })
   it('more than 1 MB is too large', async () => {
-    expect((await clients.owner.post('/api/commands', { filling: 'x'.repeat(1_100_000) })).status).toBe(413)
+    expect((await clients.owner.post('/api/commands/items.set', { filling: 'x'.repeat(1_100_000) })).status).toBe(413)
   })
   it('the same command twice is done once, and answered alike', async () => {
     const id = v7()

@@ -1,15 +1,16 @@
 <script setup lang="ts">
 import { computed, nextTick, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import type { RowWithPath } from '#core/questions/questions'
-import AppFrame from '../../frame/AppFrame.vue'
-import ItemPanel from '../../frame/ItemPanel.vue'
+import { statusesOfKind } from '#core/model/reader'
+import type { RowWithPath } from '#core/layouts/rows'
+import AppFrame from '../../shell/AppFrame.vue'
+import ItemPanel from '../../item/ItemPanel.vue'
 import { setValue } from '../../parts/edits'
-import QueueRow from '../../parts/QueueRow.vue'
-import { pageSeed } from '../../replica/page-seed'
-import { useWatch } from '../../replica/use-watch'
-import { useChanges } from '../../stores/changes'
-import { useDirectory } from '../../stores/directory'
+import QueueRow from '../../queue/QueueRow.vue'
+import { pageSeed } from '../../data/page-seed'
+import { useQuery } from '../../data/use-query'
+import { useChanges } from '../../data/changes'
+import { useDirectory } from '../../data/directory'
 import { words } from '../../words'
 
 /** What is my turn, over all projects, in the order to take it. */
@@ -18,7 +19,7 @@ const directory = useDirectory()
 const changes = useChanges()
 const route = useRoute()
 const router = useRouter()
-const watched = useWatch(() => ({ ask: 'queue' as const }))
+const watched = useQuery('queue', () => undefined)
 /** So many of a part are shown before one asks for more. */
 const most = 40
 const shownOf = ref<Record<string, number>>({})
@@ -51,20 +52,17 @@ watch(
   { immediate: true },
 )
 
-/** The status after this one in the workflow, where the work goes on. */
-function nextStatus(row: RowWithPath) {
-  const now = directory.reader.maybe('status', row.item.status)
-  const along = directory
-    .statuses(row.item.project)
-    .filter((one) => one.workflow === now?.workflow && one.phase !== 'dropped')
-  return along[along.findIndex((one) => one.id === now?.id) + 1]
+/** The status after this one in the workflow of its kind, where the work goes on. */
+function nextStatus({ item }: RowWithPath) {
+  const along = statusesOfKind(directory.reader, item.kind).filter((one) => one.phase !== 'dropped')
+  return along[along.findIndex((one) => one.id === item.status) + 1]
 }
 function open(row: RowWithPath): void {
   void router.push({ query: { item: row.address } })
 }
 function moveOn(row: RowWithPath): void {
   const to = nextStatus(row)
-  if (to && directory.isAllowed(row.item.project, 'contributor'))
+  if (to && directory.may('change items', row.item.project))
     void setValue(changes, row.item, 'status', row.item.status, to.id)
 }
 function onKey(event: KeyboardEvent): void {
@@ -101,11 +99,7 @@ function onKey(event: KeyboardEvent): void {
       <div v-if="!directory.projects.length" class="empty">
         <h2>{{ words.project.none }}</h2>
         <p class="soft">
-          {{
-            directory.me?.role === 'owner' || directory.me?.role === 'lead'
-              ? words.project.noneHint
-              : words.project.noneForYou
-          }}
+          {{ directory.may('start projects') ? words.project.noneHint : words.project.noneForYou }}
         </p>
       </div>
       <section v-for="part in directory.projects.length ? parts : []" :key="part.name" :aria-label="part.title">

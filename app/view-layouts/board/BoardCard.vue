@@ -2,9 +2,12 @@
 import { computed, inject, onBeforeUnmount, onMounted, ref } from 'vue'
 import { mdiDotsHorizontal } from '@mdi/js'
 import { must } from '#core/base/result'
-import type { Row } from '#core/questions/questions'
-import { DueText, KindMark, LeafMark, PersonPebbles, ValueText } from '../../parts/marks'
-import { useDirectory } from '../../stores/directory'
+import type { Field } from '#core/model/records'
+import { fieldTypes } from '#core/fields/registry'
+import type { Row } from '#core/layouts/rows'
+import { ValueText } from '../../parts/field-parts'
+import { DueText, KindMark, LeafMark, PersonPebbles } from '../../parts/marks'
+import { useDirectory } from '../../data/directory'
 import { words } from '../../words'
 import { boardKey } from './context'
 
@@ -21,16 +24,17 @@ const due = computed(() => {
   return typeof value === 'string' && board.show().includes(uses.value?.due ?? '') ? value : undefined
 })
 const shown = computed(() => board.show().flatMap((id) => directory.reader.maybe('field', id) ?? []))
+const isOfPeople = (field: Field) => fieldTypes[field.type].choices === 'people'
 const people = computed(() => [
   ...new Set(
     shown.value
-      .filter((field) => field.type === 'people')
+      .filter(isOfPeople)
       .flatMap((field) => (props.row.item.values[field.id] as readonly string[] | undefined) ?? []),
   ),
 ])
 const facts = computed(() =>
   shown.value.filter(
-    (field) => field.type !== 'people' && field.id !== uses.value?.due && props.row.item.values[field.id] !== undefined,
+    (field) => !isOfPeople(field) && field.id !== uses.value?.due && props.row.item.values[field.id] !== undefined,
   ),
 )
 const isLifted = computed(() => !props.still && board.lift.value?.row.item.id === props.row.item.id)

@@ -1,32 +1,25 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
-import type { Column, Status } from '#core/model/records'
-import PopMenu from '../../overlays/PopMenu.vue'
-import { useDirectory } from '../../stores/directory'
+import PopMenu from '../../parts/PopMenu.vue'
+import { useDirectory } from '../../data/directory'
 import { LeafMark } from '../../parts/marks'
 import PlacesMark from '../../parts/PlacesMark.vue'
 import { words } from '../../words'
+import type { ShownColumn } from './use-columns'
 
 /** A column's head: its name, its places and how much room there is, where its limit is set. */
-const props = defineProps<{
-  column: Column
-  status: Status | undefined
-  held: number
-  shown: number
-  folded: boolean
-  maySet: boolean
-  drop: string | undefined
-}>()
+const props = defineProps<{ shown: ShownColumn; maySet: boolean; drop: string | undefined }>()
 const emit = defineEmits<{ fold: []; limit: [to: number | null] }>()
 const directory = useDirectory()
-const isOver = computed(() => props.column.limit !== null && props.held > props.column.limit)
+const column = computed(() => props.shown.column)
+const inView = computed(() => props.shown.answer?.shown ?? 0)
 const isOpen = ref(false)
 const room = ref<HTMLElement>()
 const typed = ref<string | number>('')
-watch(isOpen, () => (typed.value = props.column.limit ?? ''))
+watch(isOpen, () => (typed.value = props.shown.limit ?? ''))
 function set(to: number | null): void {
   isOpen.value = false
-  if (to !== props.column.limit) emit('limit', to)
+  if (to !== props.shown.limit) emit('limit', to)
 }
 function setTyped(): void {
   set(typed.value === '' ? null : Math.round(Number(typed.value)))
@@ -34,17 +27,21 @@ function setTyped(): void {
 </script>
 
 <template>
-  <div v-if="folded" class="col folded">
+  <div v-if="shown.isFolded" class="col folded">
     <button type="button" :aria-label="words.column.unfold(column.name)" :title="column.name" @click="emit('fold')">
-      <LeafMark v-if="status" :share="directory.share(status)" :colour="status.colour" /><b>{{ held }}</b>
+      <LeafMark v-if="shown.sign" :share="directory.share(shown.sign)" :colour="shown.sign.colour" /><b>{{
+        shown.held
+      }}</b>
     </button>
   </div>
-  <div v-else class="col" :class="{ over: isOver }">
+  <div v-else class="col" :class="{ over: shown.isOver }">
     <h2>
       <button type="button" class="name" :aria-label="words.column.fold(column.name)" @click="emit('fold')">
-        <LeafMark v-if="status" :share="directory.share(status)" :colour="isOver ? 'rust' : status.colour" />{{
-          column.name
-        }}
+        <LeafMark
+          v-if="shown.sign"
+          :share="directory.share(shown.sign)"
+          :colour="shown.isOver ? 'rust' : shown.sign.colour"
+        />{{ column.name }}
       </button>
     </h2>
     <button
@@ -57,10 +54,10 @@ function setTyped(): void {
       :title="maySet ? words.column.setLimit(column.name) : undefined"
       @click="isOpen = !isOpen"
     >
-      <PlacesMark v-if="column.limit !== null" :held="held" :limit="column.limit" /><span v-else class="soft">{{
-        words.column.items(held)
+      <PlacesMark v-if="shown.limit !== null" :held="shown.held" :limit="shown.limit" /><span v-else class="soft">{{
+        words.column.items(shown.held)
       }}</span>
-      <span v-if="shown < held" class="soft">{{ words.column.shown(shown, held) }}</span>
+      <span v-if="inView < shown.held" class="soft">{{ words.column.shown(inView, shown.held) }}</span>
       <span v-if="maySet" class="unseen">{{ words.column.setLimit(column.name) }}</span>
     </button>
     <PopMenu :at="isOpen ? room : undefined" @close="isOpen = false">
@@ -74,7 +71,7 @@ function setTyped(): void {
         </div>
       </form>
     </PopMenu>
-    <div v-if="drop" class="drop" :class="{ no: column.limit !== null && drop.includes('over') }">{{ drop }}</div>
+    <div v-if="drop" class="drop" :class="{ no: shown.limit !== null && drop.includes('over') }">{{ drop }}</div>
   </div>
 </template>
 

@@ -1,7 +1,7 @@
 import type { InjectionKey, Ref } from 'vue'
-import type { Column } from '#core/model/records'
-import type { Row } from '#core/questions/questions'
+import type { Row } from '#core/layouts/rows'
 import type { Pointer } from './pointer'
+import type { ShownColumn } from './use-columns'
 
 /** A card that has been picked up, and where it would be put down. */
 export interface Lift {
@@ -26,6 +26,6 @@ export interface BoardContext {
   cardKey(event: KeyboardEvent, row: Row): void
   open(row: Row): void
   menu(row: Row, at: HTMLElement): void
-  dropSaid(row: Row, column: Column): string
+  dropSaid(row: Row, column: ShownColumn): string
 }
 export const boardKey: InjectionKey<BoardContext> = Symbol('board')

@@ -1,4 +1,4 @@
-import type { Row } from '#core/questions/questions'
+import type { Row } from '#core/layouts/rows'
 import { fetched } from '../../fetched'
 import type { Draggable, DragDropManager } from '@dnd-kit/dom'
 

@@ -1,14 +1,15 @@
 <script setup lang="ts">
 import { nextTick, onMounted, ref } from 'vue'
-import type { Row } from '#core/questions/questions'
-import PopMenu from '../../overlays/PopMenu.vue'
+import type { Row } from '#core/layouts/rows'
+import PopMenu from '../../parts/PopMenu.vue'
 import ChoiceList from '../../parts/ChoiceList.vue'
 import { kindChoices, statusChoices } from '../../parts/choices'
 import { setValue } from '../../parts/edits'
 import FieldEditor from '../../parts/FieldEditor.vue'
-import { KindMark, StatusText, ValueText } from '../../parts/marks'
-import { useChanges } from '../../stores/changes'
-import { useDirectory } from '../../stores/directory'
+import { fieldParts, ValueText } from '../../parts/field-parts'
+import { KindMark, StatusText } from '../../parts/marks'
+import { useChanges } from '../../data/changes'
+import { useDirectory } from '../../data/directory'
 import { words } from '../../words'
 import type { TableColumn } from './columns'
 
@@ -82,7 +83,7 @@ function onTitleKey(event: KeyboardEvent): void {
         @leave="emit('leave', $event)"
       />
       <ValueText
-        v-if="['people', 'oneOption', 'severalOptions'].includes(column.field.type)"
+        v-if="fieldParts[column.field.type].editor === 'list'"
         class="held"
         :field="column.field"
         :item="row.item"
@@ -97,7 +98,7 @@ function onTitleKey(event: KeyboardEvent): void {
           <ChoiceList
             :choices="
               column.is === 'status'
-                ? statusChoices(directory, row.item.project)
+                ? statusChoices(directory, row.item.project, row.item.kind)
                 : kindChoices(directory, row.item.project)
             "
             :chosen="[row.item[column.is as 'status' | 'kind']]"

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { GroupKey, Total } from '#core/model/records'
-import type { GroupHead } from '#core/questions/questions'
-import type { Wording } from '#core/views/sentence'
+import type { GroupHead } from '#core/layouts/rows'
+import type { Wording } from '#core/language/wording'
 import { groupWords, totalText } from '../../parts/group-words'
 import { PersonPebbles, StatusText } from '../../parts/marks'
 import { words } from '../../words'
@@ -54,7 +54,7 @@ const totals = computed(() =>
       @click="$emit('fold')"
     >
       <span class="fold" aria-hidden="true">{{ head.folded ? '▸' : '▾' }}</span>
-      <StatusText v-if="key?.by === 'status' && value !== null" :status="String(value)" />
+      <StatusText v-if="key?.by.fact === 'status' && value !== null" :status="String(value)" />
       <template v-else>
         <PersonPebbles v-if="isPerson" :people="[String(value)]" />
         <span :class="{ soft: value === null }">{{ name }}</span>

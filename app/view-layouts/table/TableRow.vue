@@ -1,8 +1,9 @@
 <script lang="ts">
 import { defineComponent, h, type PropType, type VNode } from 'vue'
-import type { Row } from '#core/questions/questions'
-import { kindMark, statusMark, valueMark, type Mark } from '../../parts/marks'
-import { useDirectory } from '../../stores/directory'
+import type { Row } from '#core/layouts/rows'
+import { valueMark } from '../../parts/field-parts'
+import { kindMark, statusMark, type Mark } from '../../parts/marks'
+import { useDirectory } from '../../data/directory'
 import { words } from '../../words'
 import CellEditor from './CellEditor.vue'
 import type { TableColumn } from './columns'

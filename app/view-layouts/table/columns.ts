@@ -1,4 +1,8 @@
-import type { Field } from '#core/model/records'
+import { fieldTypes } from '#core/fields/registry'
+import type { AutomaticFactName } from '#core/model/names'
+import type { FactRef, Field } from '#core/model/records'
+import { fieldRef } from '#core/facts/registry'
+import { fieldParts } from '../../parts/field-parts'
 import { words } from '../../words'
 
 export interface TableColumn {
@@ -7,22 +11,16 @@ export interface TableColumn {
   readonly name: string
   readonly field?: Field
   /** What sorting by it sorts by; none: it cannot be sorted by. */
-  readonly sort?: string | undefined
+  readonly sort?: FactRef | undefined
   readonly isNumber: boolean
   readonly least: number
   readonly share: number
 }
 
-/** Least width in px, and the share of what is left over. */
-const widths: Readonly<Record<Field['type'], readonly [least: number, share: number]>> = {
-  shortText: [110, 0.5], longText: [64, 0], number: [70, 0], oneOption: [104, 0], severalOptions: [136, 0.2],
-  people: [76, 0], date: [92, 0], checkbox: [84, 0],
-} // prettier-ignore
-
 /** Key, title, kind and status, then the fields that the view shows. */
 export function columnsOf(fields: readonly Field[]): TableColumn[] {
-  const own = (is: 'key' | 'title' | 'kind' | 'status', name: string, least: number, share = 0): TableColumn => ({
-    id: is, is, name, sort: is, isNumber: false, least, share,
+  const own = (is: AutomaticFactName & TableColumn['is'], name: string, least: number, share = 0): TableColumn => ({
+    id: is, is, name, sort: { fact: is }, isNumber: false, least, share,
   }) // prettier-ignore
   return [
     own('key', words.table.key, 92),
@@ -30,14 +28,14 @@ export function columnsOf(fields: readonly Field[]): TableColumn[] {
     own('kind', words.table.kind, 108),
     own('status', words.table.status, 128),
     ...fields.map((field): TableColumn => {
-      const [least, share] = widths[field.type]
-      const sort = field.type === 'longText' ? undefined : field.id
+      const [least, share] = fieldParts[field.type].width
+      const sort = fieldTypes[field.type].isApart ? undefined : fieldRef(field.id)
       return {
         id: field.id,
         is: 'field',
         name: field.name,
         field,
-        isNumber: field.type === 'number',
+        isNumber: fieldTypes[field.type].kind === 'number',
         least,
         share,
         sort,

@@ -1,4 +1,5 @@
 import type { Value } from '../value'
+import { lowerBound } from '../../base/search'
 import { grown, type Column } from './column'
 
 /** Ids as small whole numbers, in the order in which they came; 0 stands for none. */
@@ -126,15 +127,4 @@ export class Rows {
   #makeRoom(): void {
     if (this.n === this.a.length) this.a = grown(this.a, Math.max(8, this.n * 2))
   }
-}
-
-/** The first place in `a[0..n)`, ascending, that is not below `x`. */
-export function lowerBound(a: Int32Array, n: number, x: number): number {
-  let [low, high] = [0, n]
-  while (low < high) {
-    const middle = (low + high) >>> 1
-    if (a[middle]! < x) low = middle + 1
-    else high = middle
-  }
-  return low
 }

@@ -1,7 +1,8 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { dayNumber, fromDayNumber } from '../../base/dates'
-import { CodeColumn, CodesColumn, Codes, lowerBound, slotsOfRow } from './codes'
+import { lowerBound } from '../../base/search'
+import { CodeColumn, CodesColumn, Codes, slotsOfRow } from './codes'
 import { AnyColumn, DayColumn, FlagColumn, grown, InstantColumn, MarkColumn, NumberColumn, type Column } from './column'
 import { TextColumn } from './texts'
 

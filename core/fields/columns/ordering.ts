@@ -1,3 +1,4 @@
+import { firstPlace } from '../../base/search'
 import { grown } from './column'
 
 /** Labels stand so far apart at first, that one more fits between two. */
@@ -160,12 +161,7 @@ export class Ordering {
 
   /** The first place from `low` to `high` whose row is not below. */
   #placeFor(row: number, low: number, high: number): number {
-    while (low < high) {
-      const middle = (low + high) >>> 1
-      if (this.compare(this.#order[middle]!, row) < 0) low = middle + 1
-      else high = middle
-    }
-    return low
+    return firstPlace(low, high, (at) => this.compare(this.#order[at]!, row) >= 0)
   }
 
   #takeOut(row: number): void {
@@ -184,13 +180,7 @@ export class Ordering {
   }
 
   #firstWith(label: number): number {
-    let [low, high] = [0, this.#n]
-    while (low < high) {
-      const middle = (low + high) >>> 1
-      if (this.#labels[this.#order[middle]!]! < label) low = middle + 1
-      else high = middle
-    }
-    return low
+    return firstPlace(0, this.#n, (at) => this.#labels[this.#order[at]!]! >= label)
   }
 
   #putIn(row: number): void {

@@ -1,4 +1,5 @@
 import { compareText, foldText } from '../../base/collation'
+import { firstPlace } from '../../base/search'
 import type { Value } from '../value'
 import type { Column } from './column'
 import { Ordering } from './ordering'
@@ -110,10 +111,5 @@ function rowAt(starts: Int32Array, position: number, from: number): number {
     high = low + step
   }
   high = Math.min(high, starts.length)
-  while (low + 1 < high) {
-    const middle = (low + high) >>> 1
-    if (starts[middle]! <= position) low = middle
-    else high = middle
-  }
-  return low
+  return firstPlace(low + 1, high, (at) => starts[at]! > position) - 1
 }

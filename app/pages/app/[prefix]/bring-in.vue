@@ -10,10 +10,10 @@ import { fieldTypeNames, type FieldTypeName } from '#core/fields/contract'
 import { fieldTypes } from '#core/fields/registry'
 import type { StatusId } from '#core/model/records'
 import type { BringInApi, PlanSummary, ReadFile, ShownRow } from '../../../bring-in/worker'
-import AppFrame from '../../../frame/AppFrame.vue'
-import { useChanges } from '../../../stores/changes'
-import { useDirectory } from '../../../stores/directory'
-import { useSession } from '../../../stores/session'
+import AppFrame from '../../../shell/AppFrame.vue'
+import { useChanges } from '../../../data/changes'
+import { useDirectory } from '../../../data/directory'
+import { useAsk } from '../../../data/use-ask'
 import { useStretch } from '../../../view-layouts/use-stretch'
 import { words } from '../../../words'
 
@@ -21,7 +21,7 @@ import { words } from '../../../words'
 const w = words.bringIn
 const route = useRoute()
 const directory = useDirectory()
-const session = useSession()
+const ask = useAsk()
 const changes = useChanges()
 const project = computed(() => directory.byPrefix(String(route.params.prefix)))
 const statuses = computed(() => (project.value ? directory.statuses(project.value.id) : []))
@@ -50,7 +50,7 @@ async function take(chosen: File | undefined): Promise<void> {
   fileName.value = chosen.name
   reading.value = { done: 0, all: chosen.size }
   const records = JSON.parse(JSON.stringify(directory.told?.records ?? {})) as Parameters<BringInApi['ground']>[0]
-  await api.ground(records, (await session.api?.itemsOf(project.value.id)) ?? [])
+  await api.ground(records, (await ask('projectItems', { project: project.value.id })) ?? [])
   const read = await api.read(
     chosen,
     project.value.id,
@@ -172,7 +172,9 @@ async function go(): Promise<void> {
   const count = plan.value.items
   isSending.value = true
   const body = await api.body()
-  const wrong = body ? await changes.sendLarge({ type: 'bring-in', ...body }, `bring-in of ${count} items`) : undefined
+  const wrong = body
+    ? await changes.sendAndWait({ type: 'bring-in', ...body }, `bring-in of ${count} items`)
+    : undefined
   isSending.value = false
   if (wrong) return void (said.value = await changes.wordsFor(wrong))
   doneCount.value = count

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useRoute, useRouter } from 'vue-router'
-import AppFrame from '../../../frame/AppFrame.vue'
-import ItemPanel from '../../../frame/ItemPanel.vue'
+import AppFrame from '../../../shell/AppFrame.vue'
+import ItemPanel from '../../../item/ItemPanel.vue'
 
 /** An item as a whole page: its own address. */
 const route = useRoute()

@@ -1,0 +1,107 @@
+import { defineStore } from 'pinia'
+import { computed, shallowRef } from 'vue'
+import { isSameValue } from '#core/base/sorted-ids'
+import { compareRanked } from '#core/base/ranks'
+import { may as mayDo } from '#core/access/access'
+import type { ProjectAct, WorkspaceAct } from '#core/access/acts'
+import { personActor } from '#core/change/actor'
+import { fieldsOf, kindsOf, projectsInOrder, statusesOf } from '#core/model/reader'
+import type { EntityName, Project, ProjectId, Records, Status, View } from '#core/model/records'
+import { State } from '#core/model/state'
+import { mayKeep as mayKeepView } from '#core/saved-views/may-keep'
+import { shareOfStatus } from '#core/model/workflow'
+import type { DirectoryAnswer } from '#core/queries/directory'
+import { answerIn } from '#core/queries/page-seed'
+import { pageSeed } from './page-seed'
+import { openQuery } from './open-query'
+import { useSession } from './session'
+
+/** All that is no item: people, projects, kinds, fields, statuses, boards, views, as the worker last told them. */
+export const useDirectory = defineStore('directory', () => {
+  const session = useSession()
+  const told = shallowRef<DirectoryAnswer>()
+  const reader = shallowRef(new State())
+
+  const inTurn = shallowRef(0)
+  /** The browser's. */
+  const language = shallowRef('en')
+
+  function follow(): void {
+    language.value = pageSeed()?.language ?? language.value
+    const known = import.meta.server && answerIn(pageSeed(), 'directory', undefined)
+    if (known) take(known)
+    if (!session.api) return
+    openQuery(session.api, { query: 'directory', input: undefined }).hear((now) => take(now as DirectoryAnswer))
+    openQuery(session.api, { query: 'inTurn', input: undefined }).hear((now) => (inTurn.value = now as number))
+  }
+
+  function take(answer: DirectoryAnswer): void {
+    if (isSameValue(told.value, answer)) return
+    const state = new State()
+    for (const [entity, records] of Object.entries(answer.records))
+      for (const record of records) state.put(entity as EntityName, record.id, record as Records[EntityName])
+    reader.value = state
+    told.value = answer
+    setReady()
+  }
+
+  let setReady: () => void = () => {}
+  /** Once everything has been told for the first time. */
+  const ready = new Promise<void>((resolve) => (setReady = resolve))
+  const isReady = computed(() => !!told.value)
+  const projects = computed(() => projectsInOrder(reader.value))
+  const today = computed(() => told.value?.today ?? '1970-01-01')
+  const me = computed(() => reader.value.maybe('person', told.value?.me ?? ''))
+
+  const byPrefix = (prefix: string): Project | undefined =>
+    projects.value.find((one) => one.prefix === prefix.toUpperCase() || one.oldPrefixes.includes(prefix.toUpperCase()))
+  const views = (project: ProjectId): View[] =>
+    [...reader.value.all('view')]
+      .filter((view) => view.project === project)
+      .sort((a, b) => Number(isOwn(a)) - Number(isOwn(b)) || compareRanked(a, b))
+  const fields = (project: ProjectId) => fieldsOf(reader.value, project)
+  const kinds = (project: ProjectId) => kindsOf(reader.value, project)
+  const statuses = (project: ProjectId) => statusesOf(reader.value, project)
+  /** Whether this person may do an act: one of the workspace, or one in a project. */
+  function may(act: WorkspaceAct): boolean
+  function may(act: ProjectAct, project: ProjectId): boolean
+  function may(act: WorkspaceAct | ProjectAct, project?: ProjectId): boolean {
+    if (!me.value) return false
+    const by = personActor(me.value.id)
+    return project === undefined
+      ? mayDo(reader.value, by, act as WorkspaceAct)
+      : mayDo(reader.value, by, act as ProjectAct, project)
+  }
+  const mayKeep = (view: View): boolean => !!me.value && mayKeepView(reader.value, personActor(me.value.id), view)
+
+  /** How far along its workflow each status is. */
+  const shares = computed(
+    () => new Map([...reader.value.all('status')].map((status) => [status.id, shareOfStatus(reader.value, status)])),
+  )
+  /** What a status's leaf shows. */
+  const share = (status: Status): number => shares.value.get(status.id) ?? 0
+
+  return {
+    told,
+    inTurn,
+    language,
+    reader,
+    ready,
+    isReady,
+    projects,
+    today,
+    me,
+    follow,
+    byPrefix,
+    views,
+    fields,
+    kinds,
+    statuses,
+    may,
+    mayKeep,
+    share,
+  }
+})
+
+/** One's own, seen by nobody else. */
+export const isOwn = (view: View): boolean => view.audience.of === 'maker'

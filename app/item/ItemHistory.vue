@@ -1,0 +1,85 @@
+<script setup lang="ts">
+import { ref, shallowRef, watch } from 'vue'
+import type { HistoryEntry } from '#core/queries/history'
+import { momentWords } from '../dates'
+import { useChanges } from '../data/changes'
+import { useDirectory } from '../data/directory'
+import { useSession } from '../data/session'
+import { useAskResult } from '../data/use-ask'
+import { words } from '../words'
+
+/** What happened to an item, newest first: who, what, when. Fetched anew when the item has changed. */
+const props = defineProps<{ item: string; changed: string }>()
+const changes = useChanges()
+const directory = useDirectory()
+const session = useSession()
+const ask = useAskResult()
+const entries = shallowRef<readonly HistoryEntry[]>([])
+const hasMore = ref(false)
+const isLoading = ref(true)
+const wrong = ref('')
+
+async function fetchFrom(before?: number): Promise<void> {
+  const mine = props.item
+  isLoading.value = true
+  const answer = await ask('history', { item: mine, before })
+  if (!answer || mine !== props.item) return
+  isLoading.value = false
+  if (!answer.ok) return void (wrong.value = await changes.wordsFor(answer.problem))
+  wrong.value = ''
+  entries.value = before === undefined ? answer.value.entries : [...entries.value, ...answer.value.entries]
+  hasMore.value = answer.value.more
+}
+watch(
+  () => [props.item, props.changed, session.standing.link === 'up' && session.standing.pending === 0],
+  () => void fetchFrom(),
+  { immediate: true },
+)
+watch(
+  () => props.item,
+  () => (entries.value = []),
+)
+</script>
+
+<template>
+  <section>
+    <h3>{{ words.item.happened }}</h3>
+    <ol>
+      <li v-for="entry in entries" :key="entry.sequence">
+        <b>{{ directory.reader.names.person(entry.by.person) }}</b> {{ entry.sentences.join('; ') }}.
+        <time :datetime="entry.at">{{
+          momentWords(entry.at, directory.language, directory.today, directory.reader.workspace().timeZone)
+        }}</time>
+      </li>
+    </ol>
+    <p v-if="wrong" class="said">{{ wrong }}</p>
+    <p v-else-if="isLoading && !entries.length" class="soft">{{ words.item.loading }}</p>
+    <button v-if="hasMore" type="button" class="link" @click="fetchFrom(entries.at(-1)?.sequence)">
+      {{ words.item.more }}
+    </button>
+  </section>
+</template>
+
+<style scoped>
+h3 {
+  font: 600 13.5px var(--serif);
+  border-bottom: 1px solid var(--rule);
+  padding-bottom: 3px;
+  margin-bottom: 4px;
+}
+ol {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+}
+li {
+  font-size: 12.5px;
+  color: var(--soft);
+  line-height: 1.5;
+  overflow-wrap: anywhere;
+}
+b {
+  font-weight: 600;
+  color: var(--ink);
+}
+</style>

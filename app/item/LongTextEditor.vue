@@ -1,0 +1,148 @@
+<script setup lang="ts">
+import { ref, watch } from 'vue'
+import type { Field, Item } from '#core/model/records'
+import { revisionOf } from '#core/fields/long-text'
+import { useChanges } from '../data/changes'
+import { useSession } from '../data/session'
+import { useAskResult } from '../data/use-ask'
+import { words } from '../words'
+
+/** A long text, fetched when it is looked at. Where someone wrote meanwhile, both are shown and one chooses. */
+const props = defineProps<{ item: Item; field: Field; mayEdit: boolean }>()
+const changes = useChanges()
+const session = useSession()
+const ask = useAskResult()
+const stored = ref({ revision: 0, text: '' })
+const text = ref('')
+const isOpen = ref(false)
+const theirs = ref<string>()
+const wrong = ref('')
+
+const noText = { ok: true, value: { revision: 0, text: '' } } as const
+async function fetchText(): Promise<void> {
+  const revision = revisionOf(props.item.values[props.field.id])
+  if (revision === stored.value.revision && !wrong.value) return
+  const answer = revision ? await ask('longText', { item: props.item.id, field: props.field.id }) : noText
+  if (!answer) return
+  if (!answer.ok) return void (wrong.value = await changes.wordsFor(answer.problem))
+  wrong.value = ''
+  const now = answer.value
+  // While one is writing, what others wrote does not take its place: both are shown.
+  if (isOpen.value && now.text !== text.value) theirs.value = now.text
+  stored.value = now
+  if (!isOpen.value) text.value = now.text
+}
+watch(() => [revisionOf(props.item.values[props.field.id]), session.standing.link], fetchText, { immediate: true })
+
+function open(): void {
+  if (!props.mayEdit) return
+  text.value = stored.value.text
+  isOpen.value = true
+}
+async function save(): Promise<void> {
+  const { revision } = stored.value
+  theirs.value = undefined
+  if (
+    text.value.trim() !== stored.value.text &&
+    !(await changes.send({
+      type: 'items.text',
+      item: props.item.id,
+      field: props.field.id,
+      revision,
+      text: text.value,
+    }))
+  )
+    return
+  stored.value = { revision: text.value.trim() ? revision + 1 : 0, text: text.value.trim() }
+  isOpen.value = false
+}
+function leave(): void {
+  isOpen.value = false
+  theirs.value = undefined
+  text.value = stored.value.text
+}
+</script>
+
+<template>
+  <section>
+    <h3>{{ field.name }}</h3>
+    <p v-if="wrong" class="said">{{ wrong }}</p>
+    <template v-if="isOpen">
+      <div v-if="theirs !== undefined" class="theirs">
+        <b>{{ words.item.textClash }}</b>
+        <p>{{ theirs }}</p>
+      </div>
+      <textarea
+        v-model="text"
+        rows="6"
+        maxlength="100000"
+        :aria-label="words.editor.edit(field.name)"
+        autofocus
+        @keydown.ctrl.enter="save"
+        @keydown.esc.stop="leave"
+      />
+      <div class="ends">
+        <button type="button" class="link" @click="save">{{ words.item.saveText }}</button><button
+          type="button"
+          class="link"
+          @click="leave"
+        >
+          {{ theirs === undefined ? words.project.cancel : words.item.reloadText }}
+        </button>
+      </div>
+    </template>
+    <button
+      v-else
+      type="button"
+      class="text"
+      :class="{ soft: !stored.text }"
+      :disabled="!mayEdit"
+      :aria-label="words.editor.edit(field.name)"
+      @click="open"
+    >
+      {{ stored.text || words.item.textHint }}
+    </button>
+  </section>
+</template>
+
+<style scoped>
+h3 {
+  font: 600 13.5px var(--serif);
+  border-bottom: 1px solid var(--rule);
+  padding-bottom: 3px;
+  margin-bottom: 6px;
+}
+h3::first-letter {
+  text-transform: uppercase;
+}
+.text {
+  white-space: pre-wrap;
+  line-height: 1.5;
+  width: 100%;
+  cursor: text;
+  overflow-wrap: anywhere;
+}
+textarea {
+  width: 100%;
+  border: 0;
+  box-shadow: inset 0 0 0 2px var(--leaf);
+  border-radius: 3px;
+  background: var(--paper);
+  padding: 6px 8px;
+  line-height: 1.5;
+  outline: none;
+}
+.ends {
+  display: flex;
+  gap: 16px;
+}
+.theirs {
+  background: var(--ochre-tint);
+  padding: 6px 8px;
+  border-radius: 3px;
+  margin-bottom: 6px;
+}
+.theirs p {
+  white-space: pre-wrap;
+}
+</style>

@@ -1,0 +1,104 @@
+/** What each field type looks like and how its values are edited: one row a type. */
+import { h, type FunctionalComponent } from 'vue'
+import type { PlainDate } from '#core/base/dates'
+import { printDecimal } from '#core/base/decimals'
+import type { FieldTypeName } from '#core/fields/names'
+import type { Value } from '#core/fields/value'
+import type { Field, Item } from '#core/model/records'
+import { dayWords } from '../dates'
+import { useDirectory } from '../data/directory'
+import { drawn, dueMark, optionMarks, pebbles, textMark, type Directory, type Mark } from './marks'
+
+/** A value of an item that is to be shown. */
+export interface ShownValue {
+  readonly field: Field
+  readonly item: Item
+  /** Filled. */
+  readonly value: Value
+  /** Working days that the item is late. */
+  readonly late: number
+}
+
+interface FieldParts {
+  /** A filled value as it is shown in a cell, on a card and in the panel. */
+  mark(directory: Directory, shown: ShownValue): Mark | undefined
+  /** Its value in words beside the mark, where there is room. */
+  words?(directory: Directory, shown: ShownValue): string
+  /** A line that is typed, a list to choose from, a tick on the spot, or the item's panel alone. */
+  readonly editor: 'line' | 'list' | 'tick' | 'panel'
+  /** Of a line: the kind of input, and how a value is written in it. */
+  readonly input?: {
+    readonly type: 'text' | 'date'
+    readonly isNumber?: boolean
+    text(value: Value, field: Field): string
+  }
+  /** Of a column in a table: least width in px, and the share of what is left over. */
+  readonly width: readonly [least: number, share: number]
+}
+
+const typed = (value: Value): string => (typeof value === 'string' ? value : '')
+
+export const fieldParts: Readonly<Record<FieldTypeName, FieldParts>> = {
+  shortText: {
+    mark: (_directory, { value }) => textMark(typed(value)),
+    editor: 'line',
+    input: { type: 'text', text: typed },
+    width: [110, 0.5],
+  },
+  longText: { mark: () => textMark('¶'), editor: 'panel', width: [64, 0] },
+  number: {
+    mark: (_directory, { value, field }) => textMark(`${numberText(value, field)} ${field.settings.unit ?? ''}`.trim()),
+    editor: 'line',
+    input: { type: 'text', isNumber: true, text: numberText },
+    width: [70, 0],
+  },
+  oneOption: {
+    mark: (directory, { value, field }) => optionMarks(directory, field, [value as string]),
+    editor: 'list',
+    width: [104, 0],
+  },
+  severalOptions: {
+    mark: (directory, { value, field }) => optionMarks(directory, field, value as readonly string[]),
+    editor: 'list',
+    width: [136, 0.2],
+  },
+  people: {
+    mark: (directory, { value }) => pebbles(directory, value as readonly string[]),
+    words: (directory, { value }) =>
+      (value as readonly string[]).map((id) => directory.reader.names.person(id) ?? '').join(', '),
+    editor: 'list',
+    width: [76, 0],
+  },
+  date: {
+    mark: (directory, { value, field, item, late }) =>
+      directory.reader.maybe('project', item.project)?.uses.due === field.id
+        ? dueMark(directory, value as PlainDate, late)
+        : textMark(dayWords(value as PlainDate, directory.language, directory.today)),
+    editor: 'line',
+    input: { type: 'date', text: typed },
+    width: [92, 0],
+  },
+  checkbox: { mark: (_directory, { value }) => (value ? textMark('✓') : undefined), editor: 'tick', width: [84, 0] },
+}
+
+function numberText(value: Value, { settings }: Field): string {
+  return typeof value === 'number' ? printDecimal(value, settings.decimals ?? 0) : ''
+}
+
+/** A field's value as it is shown; undefined where the item has none. */
+export function valueMark(directory: Directory, field: Field, item: Item, late: number): Mark | undefined {
+  const value = item.values[field.id]
+  return value === undefined ? undefined : fieldParts[field.type].mark(directory, { field, item, value, late })
+}
+
+/** `named`: people with their names. */
+export const ValueText: FunctionalComponent<{ field: Field; item: Item; late: number; named?: boolean }> = (props) => {
+  const directory = useDirectory()
+  const { field, item, late } = props
+  const sign = drawn(valueMark(directory, field, item, late))
+  const { words } = fieldParts[field.type]
+  const value = item.values[field.id]
+  if (!props.named || !words || !sign || value === undefined) return sign
+  return h('span', { class: 'people-mark' }, [sign, h('span', words(directory, { field, item, value, late }))])
+}
+ValueText.props = { field: Object, item: Object, late: Number, named: Boolean }

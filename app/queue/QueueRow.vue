@@ -1,0 +1,162 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { RowWithPath } from '#core/layouts/rows'
+import { printDecimal } from '#core/base/decimals'
+import { dateIn, dayNumber } from '#core/base/dates'
+import { useDirectory } from '../data/directory'
+import { words } from '../words'
+import { DueText, LeafMark } from '../parts/marks'
+
+/** One item of a queue: what, inside what, whose turn, due, effort; with what the keys do where one stands. */
+const props = defineProps<{ row: RowWithPath; here: boolean; part: string; next: string | undefined }>()
+const emit = defineEmits<{ focus: []; open: []; moveOn: [] }>()
+const directory = useDirectory()
+const status = computed(() => directory.reader.maybe('status', props.row.item.status))
+const project = computed(() => directory.reader.maybe('project', props.row.item.project))
+const value = (use: 'due' | 'effort' | 'need') => {
+  const field = project.value?.uses[use]
+  return field ? props.row.item.values[field] : undefined
+}
+const need = computed(() => {
+  const [first] = directory.reader.optionsOf(project.value?.uses.need ?? '')
+  return first?.id === value('need') ? first : undefined
+})
+const effort = computed(() => {
+  const held = value('effort')
+  const settings = directory.reader.maybe('field', project.value?.uses.effort ?? '')?.settings
+  return typeof held === 'number' ? `${printDecimal(held, settings?.decimals ?? 0)} ${settings?.unit ?? ''}` : '–'
+})
+const names = computed(() => props.row.waitsFor.map((id) => directory.reader.names.person(id) ?? '').join(' and '))
+const days = computed(
+  () =>
+    dayNumber(directory.today) - dayNumber(dateIn(directory.reader.workspace().timeZone, props.row.item.statusSince)),
+)
+const mayMove = computed(
+  () => !!props.next && props.part !== 'waits' && directory.may('change items', props.row.item.project),
+)
+</script>
+
+<template>
+  <div class="it" :class="{ at: here }">
+    <LeafMark v-if="status" :share="directory.share(status)" :colour="status.colour" :title="status.name" />
+    <div class="what">
+      <button
+        :id="$attrs.id as string"
+        type="button"
+        class="title"
+        :tabindex="here ? 0 : -1"
+        @focus="emit('focus')"
+        @click="emit('open')"
+      >
+        {{ row.item.title }}
+      </button>
+      <div class="path">{{ row.key }} · {{ [project?.name, ...row.path.map((one) => one.title)].join(' › ') }}</div>
+      <div v-if="here && mayMove" class="do">
+        <button type="button" tabindex="-1" @click="emit('moveOn')">
+          <b>→</b> {{ words.queue.moveOn(next ?? '') }}
+        </button>
+      </div>
+    </div>
+    <span class="r">
+      <template v-if="names">{{ words.queue.isOnTurn(names) }}</template>
+      <span v-else-if="part === 'waits'">{{ words.item.nobody }}</span>
+      <span
+        v-else-if="need"
+        class="opt"
+        :style="{ '--t': `var(--${need.colour}-tint)`, '--x': `var(--${need.colour}-text)` }"
+        >{{ need.label }}</span
+      >
+      <span v-else class="soft">{{ words.item.since(days) }}</span>
+    </span>
+    <span class="r"
+      ><DueText :due="typeof value('due') === 'string' ? (value('due') as string) : undefined" :late="row.late" /><span
+        v-if="!value('due')"
+        class="soft"
+        >–</span
+      ></span
+    >
+    <span class="r effort soft">{{ effort }}</span>
+  </div>
+</template>
+
+<script lang="ts">
+export default { inheritAttrs: false }
+</script>
+
+<style scoped>
+.it {
+  display: grid;
+  grid-template-columns: 22px minmax(0, 1fr) 190px 92px 64px;
+  gap: 0 10px;
+  padding: 8px 0 7px;
+  border-bottom: 1px solid var(--rule);
+  align-items: baseline;
+}
+.leaf {
+  align-self: start;
+  margin-top: 2px;
+}
+.title {
+  font-size: 14.5px;
+  overflow-wrap: anywhere;
+}
+.title:hover {
+  text-decoration: underline;
+  text-underline-offset: 3px;
+}
+.path {
+  font-size: 12px;
+  color: var(--soft);
+  white-space: nowrap;
+  overflow: hidden;
+  text-overflow: ellipsis;
+}
+.r {
+  font-size: 12.5px;
+  white-space: nowrap;
+  overflow: hidden;
+  text-overflow: ellipsis;
+}
+.effort {
+  text-align: right;
+}
+.at {
+  background: var(--raised);
+  box-shadow: 0 0 0 1px var(--leaf);
+  border-radius: 4px;
+  margin: 0 -10px;
+  padding-left: 10px;
+  padding-right: 10px;
+  border-color: transparent;
+}
+.title:focus-visible {
+  outline: none;
+}
+.at:has(.title:focus-visible) {
+  box-shadow: 0 0 0 2px var(--leaf);
+}
+.do {
+  font-size: 12.5px;
+  color: var(--pool);
+  padding-top: 4px;
+}
+.do b {
+  color: var(--ink);
+  font-weight: 600;
+}
+@media (max-width: 700px) {
+  .it {
+    grid-template-columns: 22px minmax(0, 1fr) auto;
+  }
+  .r {
+    grid-row: 1;
+  }
+  .r:nth-of-type(1),
+  .effort {
+    display: none;
+  }
+  .title {
+    font-size: 16px;
+  }
+}
+</style>

@@ -1,0 +1,191 @@
+<script setup lang="ts">
+import { computed, shallowRef, watch } from 'vue'
+import { compareText } from '#core/base/collation'
+import type { Condition, FactRef, FactTest, ProjectId } from '#core/model/records'
+import type { Fact } from '#core/facts/contract'
+import { firstTest, maybeFact } from '#core/facts/registry'
+import { fieldTypes } from '#core/fields/registry'
+import type { ValueCounts } from '#core/queries/value-counts'
+import ChoiceList, { type Choice } from '../parts/ChoiceList.vue'
+import { factChoices } from '../parts/choices'
+import { useDirectory } from '../data/directory'
+import { useAsk } from '../data/use-ask'
+import { words } from '../words'
+import DaysEditor from './DaysEditor.vue'
+import RangeEditor from './RangeEditor.vue'
+import { toggled } from '../parts/toggled'
+
+/** What is asked of one fact: how, and of which values, each with how many items it would give. */
+type FactCondition = Extract<Condition, { about: 'fact' }>
+const props = defineProps<{
+  project: ProjectId
+  condition: FactCondition
+  isNot: boolean
+  others: readonly Condition[]
+}>()
+const emit = defineEmits<{ change: [condition: FactCondition, isNot: boolean]; leave: [] }>()
+const directory = useDirectory()
+const ask = useAsk()
+const fact = computed(() => maybeFact(directory.reader, props.project, props.condition.fact))
+const test = computed(() => props.condition.test)
+
+const counts = shallowRef<ValueCounts>()
+watch(
+  () => JSON.stringify([props.others, props.condition.fact]),
+  async (key) => {
+    const [others, fact] = JSON.parse(key) as [Condition[], FactRef]
+    counts.value = await ask('valueCounts', { project: props.project, others, fact })
+  },
+  { immediate: true },
+)
+
+/** The ways in which a fact of each kind can be asked: what is tested, and whether it is meant the other way round. */
+type How = readonly [id: string, label: string]
+const how = computed((): string => {
+  const { is } = test.value
+  if (is === 'empty' || is === 'filled') return is
+  return is === 'allOf' ? (props.isNot ? 'not-all' : 'all') : props.isNot ? 'not' : 'is'
+})
+const hows = computed((): How[] => {
+  const { phrase } = words
+  const filled: How[] = [['filled', phrase.isFilled], ['empty', phrase.isEmpty]] // prettier-ignore
+  switch (fact.value?.kind) {
+    case 'choices':
+      return [['is', phrase.hasAny], ['all', phrase.hasAll], ['not', phrase.hasNone], ['not-all', phrase.hasNotAll], ...filled] // prettier-ignore
+    case 'text':
+      return [['is', phrase.hasWords], ['not', phrase.hasNotWords], ...filled]
+    case 'flag':
+      return isTicked(fact.value)
+        ? [
+            ['filled', phrase.ticked],
+            ['empty', phrase.notTicked],
+          ]
+        : filled
+    default:
+      return [['is', phrase.is], ['not', phrase.isNot], ...filled]
+  }
+})
+const isTicked = ({ field }: Fact): boolean => !!field && !!fieldTypes[field.type].filledWords
+/** A test of the fact's kind that asks nothing yet. */
+function blank(): FactTest {
+  const first = fact.value && firstTest(directory.reader, props.project, { ...fact.value, automatic: undefined })
+  return first && first.is !== 'filled' ? first : { is: 'anyOf', values: [] }
+}
+function choose(next: string): void {
+  const isNot = next.startsWith('not')
+  if (next === 'empty' || next === 'filled') return change({ is: next }, false)
+  const held = test.value.is === 'empty' || test.value.is === 'filled' ? blank() : test.value
+  if (held.is === 'anyOf' || held.is === 'allOf') {
+    const isAll = next.endsWith('all') && held.values.length > 0
+    return change({ is: isAll ? 'allOf' : 'anyOf', values: held.values }, isNot)
+  }
+  change(held, isNot)
+}
+const change = (next: FactTest, isNot: boolean = props.isNot) =>
+  emit('change', { ...props.condition, test: next }, isNot)
+
+const chosen = computed(() => (test.value.is === 'anyOf' || test.value.is === 'allOf' ? test.value.values : []))
+function toggle(id: string): void {
+  const values = toggled(chosen.value, id)
+  change({ is: test.value.is === 'allOf' && values.length ? 'allOf' : 'anyOf', values })
+}
+const choices = computed((): Choice[] => {
+  const held = counts.value?.values ?? {}
+  if (isOfItems.value) return parents.value.map((one) => ({ ...one, count: held[one.id] ?? 0 }))
+  const project = directory.reader.maybe('project', props.project)
+  return project && fact.value ? factChoices(directory, project, fact.value, held) : []
+})
+
+/** What items are inside of: the page knows no items, so their titles are asked for. */
+const isOfItems = computed(() => fact.value?.kind === 'choices' && !fact.value.values)
+const parents = shallowRef<Choice[]>([])
+watch(counts, async (now) => {
+  if (!isOfItems.value || !now) return
+  const ids = [...new Set([...Object.keys(now.values), ...chosen.value])]
+  const titled = (await ask('itemNames', { items: ids })) ?? []
+  parents.value = titled
+    .map(({ id, key, title }) => ({ id, label: `${key} ${title}` }))
+    .sort((a, b) => compareText(a.label, b.label))
+})
+const flagCount = computed(() => {
+  if (!counts.value) return ''
+  const { empty, total } = counts.value
+  return words.tally.items(test.value.is === 'empty' ? empty : total - empty)
+})
+const setWords = (event: Event) => {
+  const typed = (event.target as HTMLInputElement).value
+  if (typed.trim()) change({ is: 'has', words: typed })
+}
+</script>
+
+<template>
+  <div>
+    <div class="how">
+      <span class="name">{{ fact?.name ?? words.phrase.removed }}</span>
+      <select
+        :aria-label="words.phrase.how(fact?.name ?? '')"
+        :value="how"
+        @change="choose(($event.target as HTMLSelectElement).value)"
+      >
+        <option v-for="[id, label] in hows" :key="id" :value="id">{{ label }}</option>
+      </select>
+    </div>
+    <p v-if="test.is === 'empty' || test.is === 'filled'" class="soft note">{{ flagCount }}</p>
+    <ChoiceList
+      v-else-if="test.is === 'anyOf' || test.is === 'allOf'"
+      :choices="choices"
+      :chosen="chosen"
+      :label="fact?.name ?? ''"
+      several
+      @choose="toggle"
+      @leave="emit('leave')"
+    />
+    <RangeEditor
+      v-else-if="test.is === 'between'"
+      :field="fact?.field"
+      :from="test.from"
+      :to="test.to"
+      @change="(from, to) => change({ is: 'between', from, to })"
+    />
+    <DaysEditor
+      v-else-if="test.is === 'days'"
+      :project="project"
+      :fact="condition.fact"
+      :others="others"
+      :from="test.from"
+      :to="test.to"
+      @change="(from, to) => change({ is: 'days', from, to })"
+    />
+    <div v-else-if="test.is === 'has'" class="words">
+      <input
+        type="text"
+        maxlength="200"
+        :aria-label="words.phrase.hasWords"
+        :value="test.words.trim()"
+        autofocus
+        @input="setWords"
+        @keydown.enter="emit('leave')"
+      />
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.how {
+  display: flex;
+  align-items: baseline;
+  gap: 8px;
+  padding: 10px 14px 2px;
+}
+.name {
+  font: 600 15px/1.3 var(--serif);
+}
+.note,
+.words {
+  padding: 8px 14px 12px;
+  margin: 0;
+}
+.words input {
+  width: 100%;
+}
+</style>

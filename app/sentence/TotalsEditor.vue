@@ -1,0 +1,71 @@
+<script setup lang="ts">
+import { factKey, factsOf, maybeFact } from '#core/facts/registry'
+import { totalNames } from '#core/model/names'
+import type { FactRef, ProjectId, Total, TotalName } from '#core/model/records'
+import type { Fact } from '#core/facts/contract'
+import { kindsOfFacts } from '#core/fields/kinds'
+import { useDirectory } from '../data/directory'
+import { words } from '../words'
+import { nextTotal } from './beginnings'
+import FactSelect from './FactSelect.vue'
+import KeyList from './KeyList.vue'
+
+/** What each group and the whole view adds up to. */
+const props = defineProps<{ project: ProjectId; totals: readonly Total[] }>()
+const emit = defineEmits<{ change: [totals: Total[]] }>()
+const directory = useDirectory()
+/** The facts that can be totalled so. */
+function within(name: TotalName): Fact[] {
+  const project = directory.reader.maybe('project', props.project)
+  const facts = project ? factsOf(directory.reader, project) : []
+  return facts.filter((one) => kindsOfFacts[one.kind].totals.includes(name))
+}
+const put = (at: number, total: Total) => emit('change', props.totals.map((one, i) => (i === at ? total : one))) // prettier-ignore
+/** The least of days is the earliest. */
+function label(name: TotalName, of: FactRef | undefined): string {
+  const fact = of === undefined ? undefined : maybeFact(directory.reader, props.project, of)
+  const isDated = fact && kindsOfFacts[fact.kind].isDated
+  return isDated && (name === 'least' || name === 'most') ? words.phrase.ends[name] : words.phrase.totalNames[name]
+}
+function rename(at: number, name: TotalName): void {
+  if (name === 'count') return put(at, { name })
+  const of = props.totals[at]?.of
+  const facts = within(name)
+  const held = of && facts.find((one) => one.key === factKey(of))
+  put(at, { name, of: (held ?? facts[0])?.ref })
+}
+</script>
+
+<template>
+  <KeyList
+    :keys="totals"
+    :most="20"
+    :add-label="words.phrase.addTotal"
+    @remove="
+      (at) =>
+        emit(
+          'change',
+          totals.filter((_, i) => i !== at),
+        )
+    "
+    @add="emit('change', [...totals, nextTotal(directory, project)])"
+  >
+    <template #default="{ one, at }">
+      <select
+        :aria-label="words.phrase.total"
+        :value="one.name"
+        @change="rename(at, ($event.target as HTMLSelectElement).value as TotalName)"
+      >
+        <option v-for="name in totalNames" :key="name" :value="name">{{ label(name, one.of) }}</option>
+      </select>
+      <FactSelect
+        v-if="one.of !== undefined"
+        :project="project"
+        :by="one.of"
+        :label="words.phrase.totalOf"
+        :within="within(one.name).map((fact) => fact.key)"
+        @change="put(at, { name: one.name, of: $event })"
+      />
+    </template>
+  </KeyList>
+</template>

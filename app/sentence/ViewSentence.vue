@@ -1,0 +1,203 @@
+<script setup lang="ts">
+import { computed, defineAsyncComponent, nextTick, onMounted, ref } from 'vue'
+import { navigateTo } from 'nuxt/app'
+import type { View, ViewDefinition } from '#core/model/records'
+import { sentenceOf, type PhraseName } from '#core/language/sentence'
+import { fetched } from '../fetched'
+import PopMenu from '../parts/PopMenu.vue'
+import { isOwn, useDirectory } from '../data/directory'
+import { afterPaint } from '../data/stands'
+import { useViews } from '../data/views'
+import { words } from '../words'
+import { useWording } from '../data/wording'
+
+/**
+ * The view said in plain words; every phrase is a control that opens its editor on the spot. A phrase is no button
+ * element: those do not break over lines as words do.
+ */
+const props = defineProps<{ view: View; definition: ViewDefinition; count: number | undefined }>()
+/** Its script is no part of the first page, but here before anyone can press a phrase or the line is cut. */
+const loadEditor = () => fetched(() => import('./PhraseEditor.vue'))
+const PhraseEditor = defineAsyncComponent(loadEditor)
+onMounted(() => afterPaint(() => void loadEditor()))
+const directory = useDirectory()
+const views = useViews()
+const project = computed(() => directory.reader.maybe('project', props.view.project))
+const wording = useWording(() => props.view.project)
+const pieces = computed(() => (wording.value ? sentenceOf(props.definition, wording.value) : []))
+const isChanged = computed(() => views.isChanged(props.view))
+const mayKeep = computed(() => directory.mayKeep(props.view))
+const isMine = computed(() => isOwn(props.view))
+const open = ref<{ phrase: PhraseName; at: HTMLElement }>()
+const isUnfolded = ref(false)
+
+function press(phrase: PhraseName, event: Event): void {
+  open.value = { phrase, at: event.currentTarget as HTMLElement }
+}
+function change(definition: ViewDefinition, phrase?: PhraseName): void {
+  views.change(props.view, definition)
+  if (!phrase) return leave()
+  // The editor goes on with another phrase, once that one is drawn.
+  void nextTick(() => {
+    const find = (name: PhraseName) => document.querySelector<HTMLElement>(`[data-phrase="${name}"]`)
+    // A phrase that says nothing yet stands nowhere: its editor opens where it was asked for.
+    const at = find(phrase) ?? find('more')
+    open.value = at ? { phrase, at } : undefined
+  })
+}
+function leave(): void {
+  const at = open.value?.at
+  open.value = undefined
+  at?.focus()
+}
+async function keepAsMine(): Promise<void> {
+  const id = await views.keepAsMine(props.view)
+  if (id && project.value) await navigateTo(`/app/${project.value.prefix}/${id}`)
+}
+async function remove(): Promise<void> {
+  const prefix = project.value?.prefix
+  const next = directory.views(props.view.project).find((view) => view.id !== props.view.id)
+  if (await views.remove(props.view)) await navigateTo(next ? `/app/${prefix}/${next.id}` : '/app')
+}
+</script>
+
+<template>
+  <div class="row">
+    <h1 class="sentence-text" :class="{ unfolded: isUnfolded }">
+      <span class="unseen">{{ view.name }}: </span>
+      <template v-for="(piece, i) in pieces" :key="'phrase' in piece ? piece.phrase : i"
+        ><span
+          v-if="'phrase' in piece"
+          role="button"
+          tabindex="0"
+          class="phrase"
+          :class="[piece.phrase]"
+          :data-phrase="piece.phrase"
+          aria-haspopup="dialog"
+          :aria-expanded="open?.phrase === piece.phrase"
+          @click="press(piece.phrase, $event)"
+          @keydown.enter.prevent="press(piece.phrase, $event)"
+          @keydown.space.prevent="press(piece.phrase, $event)"
+          >{{ piece.words }}</span
+        ><span v-else>{{ piece.words }}</span></template
+      >
+      <button type="button" class="phrase more unfold" @click="isUnfolded = !isUnfolded">
+        {{ isUnfolded ? words.phrase.fewer : words.phrase.all }}
+      </button>
+    </h1>
+    <div class="count">
+      <template v-if="count !== undefined"
+        ><b>{{ count }}</b> <span class="soft">{{ words.tally.itemsWord(count) }}</span></template
+      >
+      <div v-if="isChanged" class="kept">
+        {{ words.view.notKept }}
+        <template v-if="mayKeep"
+          ><button type="button" @click="views.keep(view)">
+            {{ isMine ? words.view.saveMine : words.view.keepForAll }}
+          </button>
+          ·
+        </template>
+        <template v-if="!isMine"
+          ><button type="button" @click="keepAsMine">{{ words.view.keepAsMine }}</button> ·
+        </template>
+        <button type="button" @click="views.putBack(view)">{{ words.view.putBack }}</button>
+      </div>
+      <div v-else-if="isMine" class="kept">
+        <button type="button" @click="remove">{{ words.view.removeView }}</button>
+      </div>
+    </div>
+    <PopMenu :at="open?.at" @close="leave">
+      <div v-if="open" class="pop" role="dialog" :aria-label="words.phrase.more">
+        <PhraseEditor
+          :key="open.phrase"
+          :phrase="open.phrase"
+          :view="view"
+          :definition="definition"
+          @change="change"
+          @keep-open="views.change(view, $event)"
+          @leave="leave"
+        />
+      </div>
+    </PopMenu>
+  </div>
+</template>
+
+<style scoped>
+.row {
+  display: flex;
+  gap: 20px;
+  align-items: flex-start;
+}
+.sentence-text {
+  font: 400 17.5px/1.55 var(--serif);
+  letter-spacing: -0.006em;
+  text-wrap: pretty;
+  max-width: 60em;
+  color: var(--soft);
+  white-space: pre-wrap;
+}
+.phrase {
+  cursor: pointer;
+  color: var(--ink);
+  border-bottom: 1.5px dotted var(--lichen);
+  line-height: 1.25;
+  font-weight: 500;
+}
+.phrase:hover {
+  border-bottom-style: solid;
+}
+.phrase[aria-expanded='true'] {
+  background: var(--leaf-tint);
+  border-bottom-style: solid;
+  border-color: var(--leaf);
+  border-radius: 3px 3px 0 0;
+  box-shadow: 0 0 0 3px var(--leaf-tint);
+  box-decoration-break: clone;
+}
+.phrase.layout {
+  color: var(--leaf);
+}
+.phrase.more {
+  color: var(--soft);
+  font-weight: 400;
+  font-style: italic;
+  border-color: var(--rule-strong);
+}
+.unfold {
+  display: none;
+}
+.count {
+  margin-left: auto;
+  white-space: nowrap;
+  text-align: right;
+  padding-top: 3px;
+}
+.count b {
+  font: 600 20px/1 var(--serif);
+}
+.kept {
+  color: var(--wren);
+  font-size: 12.5px;
+  padding-top: 4px;
+}
+.kept button {
+  text-decoration: underline;
+  text-underline-offset: 3px;
+}
+@media (max-width: 700px) {
+  .row {
+    flex-wrap: wrap;
+    gap: 4px 12px;
+  }
+  .sentence-text {
+    font-size: 16px;
+  }
+  .sentence-text:not(.unfolded) > :nth-child(n + 4):not(.unfold) {
+    display: none;
+  }
+  .unfold {
+    display: inline;
+    margin-left: 6px;
+  }
+}
+</style>

@@ -1,0 +1,74 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { useChanges } from '../data/changes'
+import { useSession } from '../data/session'
+import { words } from '../words'
+
+/** Totals, undo with the name of what it undoes, and whether others' changes arrive. */
+const changes = useChanges()
+const session = useSession()
+const line = computed(() => {
+  const { link, pending } = session.standing
+  if (link === 'down') return words.line.down(pending)
+  if (link === 'up') return pending ? words.line.sending(pending) : words.line.up
+  return link === 'opening' ? words.line.opening : link === 'outdated' ? words.line.outdated : words.line.signedOut
+})
+</script>
+
+<template>
+  <footer class="tally">
+    <slot />
+    <button v-if="changes.undoName" type="button" class="undo" aria-keyshortcuts="Control+Z" @click="changes.undo()">
+      {{ words.tally.undo }} <i>{{ changes.undoName }}</i> <kbd>Ctrl Z</kbd>
+    </button>
+    <button
+      v-if="changes.redoName"
+      type="button"
+      class="undo redo"
+      aria-keyshortcuts="Control+Shift+Z"
+      @click="changes.redo()"
+    >
+      {{ words.tally.redo }} <i>{{ changes.redoName }}</i>
+    </button>
+    <span class="right" :class="session.standing.link === 'down' ? 'down' : 'soft'" role="status">{{ line }}</span>
+  </footer>
+</template>
+
+<style scoped>
+.tally {
+  border-top: 1px solid var(--rule);
+  background: var(--sunk);
+  display: flex;
+  align-items: center;
+  gap: 22px;
+  padding: 0 24px;
+  white-space: nowrap;
+  font-size: 12.5px;
+  min-width: 0;
+  overflow: hidden;
+}
+.undo {
+  overflow: hidden;
+  text-overflow: ellipsis;
+}
+.redo {
+  color: var(--soft);
+}
+.right {
+  overflow: hidden;
+  text-overflow: ellipsis;
+}
+.down {
+  color: var(--rust);
+  font-weight: 600;
+}
+@media (max-width: 700px) {
+  .tally {
+    padding: 7px 16px;
+    gap: 14px;
+  }
+  kbd {
+    display: none;
+  }
+}
+</style>

@@ -1,0 +1,82 @@
+<script setup lang="ts">
+import { shallowRef, watch } from 'vue'
+import type { Condition, View, ViewDefinition } from '#core/model/records'
+import { conditionWords } from '#core/language/conditions'
+import type { Leaves } from '#core/language/why'
+import { useAsk } from '../data/use-ask'
+import { useViews } from '../data/views'
+import { words } from '../words'
+import { useWording } from '../data/wording'
+
+/** A view with nothing in it: what belongs here or, where phrases leave everything out, how many items each leaves. */
+const props = defineProps<{ view: View; definition: ViewDefinition }>()
+const ask = useAsk()
+const views = useViews()
+const wording = useWording(() => props.view.project)
+const leaves = shallowRef<Leaves>()
+watch(
+  () => JSON.stringify(props.definition.where),
+  async (where) => {
+    leaves.value = await ask('leaves', { project: props.view.project, where: JSON.parse(where) as Condition[] })
+  },
+  { immediate: true },
+)
+const takeOut = (at: number) =>
+  views.change(props.view, { ...props.definition, where: props.definition.where.filter((_, i) => i !== at) })
+</script>
+
+<template>
+  <div class="empty">
+    <template v-if="definition.where.length">
+      <h2>{{ words.view.noneMatch }}</h2>
+      <p class="soft">{{ words.view.noneMatchHint }}</p>
+      <template v-if="leaves?.all">
+        <p>{{ words.why.of(leaves.all) }}</p>
+        <ol>
+          <li v-for="(one, i) in definition.where" :key="i">
+            <span class="phrase">{{ wording ? conditionWords(one, wording) : '' }}</span>
+            <b :class="{ rust: !leaves.phrases[i]?.alone }">{{
+              words.why.alone(leaves.phrases[i]?.alone ?? 0)
+            }}</b><span v-if="i" class="soft">{{ words.why.after(leaves.phrases[i]?.after ?? 0) }}</span>
+            <button type="button" class="link" @click="takeOut(i)">{{ words.phrase.takeOut }}</button>
+          </li>
+        </ol>
+      </template>
+    </template>
+    <template v-else>
+      <h2>{{ words.view.empty }}</h2>
+      <p class="soft">{{ words.view.emptyHint }}</p>
+    </template>
+  </div>
+</template>
+
+<style scoped>
+.empty {
+  position: absolute;
+  top: 40px;
+  padding: 48px 24px;
+  max-width: 52em;
+}
+h2 {
+  font: 600 20px/1.3 var(--serif);
+}
+p {
+  margin: 4px 0 14px;
+}
+ol {
+  list-style: none;
+  padding: 0;
+  margin: 0;
+  display: grid;
+  gap: 7px;
+}
+li {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 14px;
+  align-items: baseline;
+}
+.phrase {
+  font: 500 15.5px/1.4 var(--serif);
+}
+</style>

@@ -1,0 +1,81 @@
+import { computed, onMounted, ref, watch } from 'vue'
+import { ColumnPlaces, roomOf } from '#core/board/columns'
+import type { BoardAnswer, ColumnAnswer } from '#core/layouts/board'
+import type { Row } from '#core/layouts/rows'
+import { heldBy, limitOf, maybeStep } from '#core/model/reader'
+import type { BoardColumn, ColumnStatus, Item, Status, StatusId } from '#core/model/records'
+import { useDirectory } from '../../data/directory'
+
+/** A column as it is drawn. */
+export interface ShownColumn {
+  readonly column: BoardColumn
+  readonly limit: number | null
+  readonly holds: readonly ColumnStatus[]
+  /** What its leaf shows: the first status that it holds. */
+  readonly sign: Status | undefined
+  readonly answer: ColumnAnswer | undefined
+  /** Of the project's items, whatever the view leaves out. */
+  readonly held: number
+  readonly isOver: boolean
+  readonly isFolded: boolean
+}
+
+/** The columns of a board with their cards, and which of them are folded: kept in this browser. */
+export function useColumns(board: () => string, answer: () => BoardAnswer | undefined) {
+  const directory = useDirectory()
+  const places = computed(() => new ColumnPlaces(directory.reader, board()))
+  const signOf = (holds: readonly ColumnStatus[]) => directory.reader.maybe('status', holds[0]?.status ?? '')
+
+  const foldKey = computed(() => `wrenleaf-folded-${board()}`)
+  const folded = ref<ReadonlySet<string>>(new Set())
+  /** Until somebody folds one: those of what was dropped. */
+  function foldAsFirst(): void {
+    const ends = places.value.columns.filter(({ id }) => signOf(heldBy(directory.reader, id))?.phase === 'dropped')
+    folded.value = new Set(ends.map(({ id }) => id))
+  }
+  watch(foldKey, foldAsFirst, { immediate: true })
+  onMounted(() =>
+    watch(
+      foldKey,
+      (key) => {
+        const kept = localStorage.getItem(key)
+        if (kept) folded.value = new Set(JSON.parse(kept) as string[])
+      },
+      { immediate: true },
+    ),
+  )
+  function fold(column: string): void {
+    const next = new Set(folded.value)
+    if (!next.delete(column)) next.add(column)
+    folded.value = next
+    localStorage.setItem(foldKey.value, JSON.stringify([...next]))
+  }
+
+  const columns = computed(() =>
+    places.value.columns.map((column): ShownColumn => {
+      const { id } = column
+      const limit = limitOf(directory.reader, id)
+      const holds = heldBy(directory.reader, id)
+      const told = answer()?.columns.find((one) => one.column === id)
+      const held = told?.held ?? 0
+      const isOver = roomOf(held, limit).is === 'over'
+      return { column, limit, holds, sign: signOf(holds), answer: told, held, isOver, isFolded: folded.value.has(id) }
+    }),
+  )
+  const byId = (id: string): ShownColumn | undefined => columns.value.find(({ column }) => column.id === id)
+  const columnOf = ({ item }: Row): ShownColumn | undefined =>
+    byId(places.value.columnOf(item.kind, item.status)?.id ?? '')
+
+  /** The status that an item of a kind gets in a column: the first that it holds for the kind and its workflow has. */
+  function statusIn({ column, holds }: ShownColumn, kind: Item['kind'] | string): StatusId | undefined {
+    const workflow = directory.reader.maybe('kind', kind)?.workflow
+    return holds.find(
+      ({ status }) =>
+        places.value.columnOf(kind, status)?.id === column.id && maybeStep(directory.reader, workflow, status),
+    )?.status
+  }
+
+  return { columns, byId, columnOf, statusIn, fold }
+}
+
+export const rowsOf = (column: ShownColumn | undefined): readonly Row[] => column?.answer?.stretch.rows ?? []

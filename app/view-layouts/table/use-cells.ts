@@ -1,0 +1,134 @@
+import { computed, ref, shallowRef, watch } from 'vue'
+import type { GroupHead, Row } from '#core/layouts/rows'
+import { useChanges } from '../../data/changes'
+import { clearSeveral, setValue } from '../../parts/edits'
+import { fieldParts } from '../../parts/field-parts'
+import type { TableColumn } from './columns'
+import type { Edit } from './TableRow.vue'
+
+interface Grid {
+  /** Lines in all. */
+  lines(): number
+  columns(): readonly TableColumn[]
+  rowAt(index: number): Row | undefined
+  headAt(index: number): GroupHead | undefined
+  mayEdit(): boolean
+  element(): HTMLElement | undefined
+  rowHeight: number
+  scrollTo(row: number): void
+  toggleFold(head: GroupHead): void
+  open(key: string): void
+  walk(key: string): void
+  /** The keyboard asks for a new item. */
+  addItem(): void
+}
+
+/** The cells of a table by keyboard and mouse: which one has the keyboard, and which is being edited (ARIA grid). */
+export function useCells(grid: Grid) {
+  const changes = useChanges()
+  /** The cell that has the keyboard. */
+  const at = ref({ row: 0, column: 1 })
+  const editing = shallowRef<Edit>()
+  const activeItem = computed(() => grid.rowAt(at.value.row)?.item.id)
+  watch(grid.lines, (n) => {
+    if (at.value.row >= n) at.value = { ...at.value, row: Math.max(0, n - 1) }
+  })
+
+  function focus(row: number, column: number): void {
+    at.value = {
+      row: Math.max(0, Math.min(grid.lines() - 1, row)),
+      column: Math.max(0, Math.min(grid.columns().length - 1, column)),
+    }
+    grid.scrollTo(at.value.row)
+    focusWhenDrawn(60)
+  }
+  /** The row may have to be scrolled to and fetched first: some frames pass until its cell can take the focus. */
+  function focusWhenDrawn(frames: number): void {
+    const { row, column } = at.value
+    const place = grid.headAt(row)
+      ? `[data-row="${row}"]`
+      : `[data-row="${row}"][data-column="${column}"]:not(.editing)`
+    const cell = grid.element()?.querySelector<HTMLElement>(place)
+    if (!cell) return void (frames && requestAnimationFrame(() => focusWhenDrawn(frames - 1)))
+    cell.focus()
+    const held = grid.rowAt(row)
+    if (held) grid.walk(held.address)
+  }
+  const pageRows = () => Math.floor((grid.element()?.clientHeight ?? 400) / grid.rowHeight) - 1
+
+  function onKey(event: KeyboardEvent): void {
+    if (editing.value || (event.target as HTMLElement).getAttribute('role') !== 'gridcell') return
+    const { row, column } = at.value
+    const [lastRow, lastColumn] = [grid.lines() - 1, grid.columns().length - 1]
+    const moves: Readonly<Record<string, [number, number]>> = {
+      ArrowDown: [row + 1, column], ArrowUp: [row - 1, column], ArrowLeft: [row, column - 1], ArrowRight: [row, column + 1],
+      Home: [event.ctrlKey ? 0 : row, 0], End: [event.ctrlKey ? lastRow : row, lastColumn],
+      PageDown: [row + pageRows(), column], PageUp: [row - pageRows(), column],
+    } // prettier-ignore
+    const move = moves[event.key]
+    const head = grid.headAt(row)
+    const isFolding =
+      head && (event.key === 'Enter' || event.key === ' ' || event.key === (head.folded ? 'ArrowRight' : 'ArrowLeft'))
+    if (isFolding) grid.toggleFold(head)
+    else if (move) focus(...move)
+    else if (event.key === 'Insert' || (event.key === 'Enter' && event.ctrlKey)) grid.addItem()
+    else if (['Enter', 'F2', ' '].includes(event.key)) startEdit(row, column)
+    else if ((event.key === 'Delete' || event.key === 'Backspace') && grid.mayEdit()) empty(row, column)
+    else if (event.key.length === 1 && !event.ctrlKey && !event.metaKey && !event.altKey)
+      startEdit(row, column, event.key)
+    else return
+    event.preventDefault()
+  }
+
+  function startEdit(rowIndex: number, columnIndex: number, typed?: string): void {
+    const [row, column] = [grid.rowAt(rowIndex), grid.columns()[columnIndex]]
+    if (!row || !column) return
+    at.value = { row: rowIndex, column: columnIndex }
+    const { field } = column
+    const editor = field && fieldParts[field.type].editor
+    if (column.is === 'key' || editor === 'panel') return grid.open(row.address)
+    if (!grid.mayEdit()) return
+    if (field && editor === 'tick') {
+      const held = row.item.values[field.id] ?? null
+      return void setValue(changes, row.item, field.id, held, held ? null : true)
+    }
+    editing.value = { item: row.item.id, column: column.id, typed }
+  }
+  function empty(rowIndex: number, columnIndex: number): void {
+    const [row, field] = [grid.rowAt(rowIndex), grid.columns()[columnIndex]?.field]
+    const held = row && field && row.item.values[field.id]
+    if (!row || !field || held === undefined || fieldParts[field.type].editor === 'panel') return
+    if (Array.isArray(held)) void clearSeveral(changes, row.item, field.id)
+    else void setValue(changes, row.item, field.id, held, null)
+  }
+  function endEdit(by: 'Enter' | 'Tab' | 'Escape' | 'blur'): void {
+    editing.value = undefined
+    const { row, column } = at.value
+    if (by === 'Enter') focus(row + (row < grid.lines() - 1 ? 1 : 0), column)
+    else if (by === 'Tab') focus(row, column + 1)
+    else if (by === 'Escape') focus(row, column)
+  }
+
+  const placeOf = (target: EventTarget | null): { row: number; column: number } | undefined => {
+    const cell = (target as HTMLElement).closest<HTMLElement>('[role=gridcell]')
+    return cell ? { row: Number(cell.dataset.row), column: Number(cell.dataset.column) } : undefined
+  }
+  function onFocus(event: FocusEvent): void {
+    const place = placeOf(event.target)
+    if (!place) return
+    // The head of a group has one cell: the column stays as it was.
+    const column = grid.headAt(place.row) ? at.value.column : place.column
+    if (place.row !== at.value.row || column !== at.value.column) at.value = { row: place.row, column }
+  }
+  function onDoubleClick(event: MouseEvent): void {
+    const place = placeOf(event.target)
+    if (place && !editing.value) startEdit(place.row, place.column)
+  }
+  function onClick(event: MouseEvent): void {
+    const place = placeOf(event.target)
+    const row = place && (event.target as HTMLElement).closest('.key') && grid.rowAt(place.row)
+    if (row) grid.open(row.address)
+  }
+
+  return { at, editing, activeItem, focus, onKey, endEdit, onFocus, onDoubleClick, onClick }
+}

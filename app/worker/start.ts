@@ -1,0 +1,40 @@
+/**
+ * The first thing a signed-in page does: its HTML holds this script (modules/app-shell.ts), which starts the worker while
+ * the page's own script is still on its way, and sets how the page looks. It imports nothing, as it stands in every page.
+ */
+export interface Started {
+  readonly me: string
+  /** The server's build. */
+  readonly build: string
+  readonly worker: SharedWorker | Worker
+}
+declare global {
+  interface Window {
+    /** None: nobody is signed in here, or this is no page for the signed-in. */
+    started?: Started
+  }
+}
+
+/** The page itself says who is signed in (server/plugins/app-shell.ts). */
+const who = JSON.parse(document.getElementById('who')?.textContent ?? 'null') as { me: string; build: string } | null
+if (who) window.started = { ...who, worker: startWorker(`wrenleaf|${who.build}|${who.me}`) }
+
+// What this browser keeps of how its pages look stands before anything is painted (kept by data/session, AppFrame and
+// data/views).
+const { dataset } = document.documentElement
+const isDark = matchMedia('(prefers-color-scheme: dark)').matches
+dataset.theme = localStorage.getItem('wrenleaf-theme') ?? (isDark ? 'night' : 'day')
+if (localStorage.getItem('wrenleaf-index') === 'folded') dataset.index = 'folded'
+// A view that was changed here and not kept is shown when that has been read.
+const view = location.pathname.split('/')[3]
+if (view && localStorage.getItem(`wrenleaf-drafts-${who?.me}`)?.includes(view)) dataset.draft = ''
+
+/** One for all tabs of a browser, where it has shared workers. */
+function startWorker(name: string): SharedWorker | Worker {
+  const worker =
+    typeof SharedWorker === 'function'
+      ? new SharedWorker(new URL('./worker.ts', import.meta.url), { type: 'module', name })
+      : new Worker(new URL('./worker.ts', import.meta.url), { type: 'module', name })
+  worker.addEventListener('error', () => console.error('the worker could not be started'))
+  return worker
+}

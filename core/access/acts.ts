@@ -1,0 +1,33 @@
+import type { Role } from '../model/names'
+
+/** What is allowed or not in the workspace. */
+export type WorkspaceAct = 'start projects' | 'name people' | 'manage people' | 'make owners'
+/** What is allowed or not in a project. */
+export type ProjectAct =
+  'see project' | 'keep own views' | 'change items' | 'keep views for everyone' | 'set up project'
+export type Act = WorkspaceAct | ProjectAct
+
+/** What a role may do. */
+interface RoleRow {
+  readonly inWorkspace: readonly WorkspaceAct[]
+  /** In every project, also where the person is no member. */
+  readonly everywhere: readonly ProjectAct[]
+  /** In a project whose member has the role. */
+  readonly asMember: readonly ProjectAct[]
+}
+
+const reading: readonly ProjectAct[] = ['see project', 'keep own views']
+const working: readonly ProjectAct[] = [...reading, 'change items']
+const leading: readonly ProjectAct[] = [...working, 'keep views for everyone', 'set up project']
+
+/** Every role there is: a new one is a row here. */
+export const rolesTable: Readonly<Record<Role, RoleRow>> = {
+  reader: { inWorkspace: [], everywhere: [], asMember: reading },
+  contributor: { inWorkspace: ['name people'], everywhere: [], asMember: working },
+  lead: { inWorkspace: ['name people', 'manage people', 'start projects'], everywhere: leading, asMember: leading },
+  owner: {
+    inWorkspace: ['name people', 'manage people', 'start projects', 'make owners'],
+    everywhere: leading,
+    asMember: leading,
+  },
+}

@@ -1,0 +1,230 @@
+/**
+ * What holds whatever changes, however it came about: two changes in one command, an undo, a change of kind, an item that
+ * is restored. Judged on the patch, with the state before it and after it.
+ */
+import { problem, type Problem } from '../base/result'
+import { isSetChange, type Patch } from '../change/patch'
+import { entitiesHeld, entityOf, idsNeeded, type Lookup } from '../model/entities'
+import { maybeStep, type Reader } from '../model/reader'
+import type { EntityName, Item, Records, Stay } from '../model/records'
+
+/** The first law that a patch would break, as the problem to tell; undefined where all of them hold. */
+export function brokenLaw(reader: Reader, patch: Patch): Problem | undefined {
+  const after = new After(reader, patch)
+  return (
+    idsAreUnique(reader, after) ??
+    prefixesAreUnique(reader, after) ??
+    hierarchyIsForest(reader, after) ??
+    statusesFitKinds(reader, after) ??
+    eachHasOneOpenStay(after) ??
+    whatIsNamedIsThere(reader, after)
+  )
+}
+
+interface Touched {
+  readonly entity: EntityName
+  readonly id: string
+  /** Undefined: the record was there before, and is. */
+  made?: unknown
+  unmade?: unknown
+  isMadeTwice?: boolean
+  /** Fields set, by name. */
+  readonly set: Map<string, unknown>
+}
+
+/** The state as it is after a patch, for as much of it as the patch touches. */
+class After implements Lookup {
+  readonly touched = new Map<string, Touched>()
+
+  constructor(
+    readonly reader: Reader,
+    patch: Patch,
+  ) {
+    for (const change of patch) {
+      const one = this.#touch(change.entity, change.id)
+      if (isSetChange(change)) one.set.set(change.field, undefined)
+      else if (change.field !== '*') one.set.set(change.field, change.after)
+      else if (change.after) {
+        one.isMadeTwice ||= one.made !== undefined || (change.before === null && one.set.size > 0)
+        one.made = change.after
+        if (change.before !== null) one.unmade = change.before
+      } else one.unmade = change.before
+    }
+  }
+
+  #touch(entity: EntityName, id: string): Touched {
+    const key = `${entity} ${id}`
+    const known = this.touched.get(key)
+    if (known) return known
+    const one: Touched = { entity, id, set: new Map() }
+    this.touched.set(key, one)
+    return one
+  }
+
+  *of(entity: EntityName): Iterable<Touched> {
+    for (const one of this.touched.values()) if (one.entity === entity) yield one
+  }
+
+  isGone(entity: EntityName, id: string): boolean {
+    const one = this.touched.get(`${entity} ${id}`)
+    return !!one && one.unmade !== undefined && one.made === undefined
+  }
+
+  maybe<E extends EntityName>(entity: E, id: string): Records[E] | undefined {
+    const one = this.touched.get(`${entity} ${id}`)
+    if (!one) return this.reader.maybe(entity, id)
+    if (this.isGone(entity, id)) return undefined
+    const base = (one.made ?? this.reader.maybe(entity, id)) as Records[E] | undefined
+    return base && one.set.size ? { ...base, ...Object.fromEntries(one.set) } : base
+  }
+
+  /** One column of an item, without a copy of the item. */
+  column<C extends 'parent' | 'kind' | 'status' | 'project' | 'stay'>(item: string, column: C): Item[C] | undefined {
+    const one = this.touched.get(`item ${item}`)
+    if (one?.set.has(column)) return one.set.get(column) as Item[C]
+    if (one?.made) return (one.made as Item)[column]
+    const place = this.reader.placeOf(item)
+    return place && (place.table.read(place.row, column) as Item[C])
+  }
+
+  hasItem(id: string): boolean {
+    if (this.isGone('item', id)) return false
+    return !!this.touched.get(`item ${id}`)?.made || !!this.reader.placeOf(id)
+  }
+}
+
+const isHeld = (reader: Reader, entity: EntityName, id: string): boolean =>
+  entity === 'item' ? !!reader.placeOf(id) : !!reader.maybe(entity, id)
+
+function idsAreUnique(reader: Reader, after: After): Problem | undefined {
+  for (const { entity, id, made, unmade, isMadeTwice } of after.touched.values())
+    if (made && (isMadeTwice || (unmade === undefined && isHeld(reader, entity, id))))
+      return problem('id-taken', undefined, entity === 'item' ? [{ item: id }] : undefined)
+  return undefined
+}
+
+function prefixesAreUnique(reader: Reader, after: After): Problem | undefined {
+  for (const { id, made, set } of after.of('project')) {
+    if (!made && !set.has('prefix')) continue
+    const prefix = after.maybe('project', id)?.prefix ?? ''
+    for (const other of reader.all('project'))
+      if (other.id !== id && [other.prefix, ...other.oldPrefixes].includes(prefix))
+        return problem('prefix-taken', { name: prefix })
+  }
+  return undefined
+}
+
+/** Every parent is an item of the same project, and none is inside itself. What goes leaves nothing inside it behind. */
+function hierarchyIsForest(reader: Reader, after: After): Problem | undefined {
+  /** Items that are known to have an end above them. */
+  const safe = new Set<string>()
+  for (const { id, made, set } of after.of('item')) {
+    if (after.isGone('item', id)) {
+      if (hasChildLeft(reader, after, id)) return problem('in-use', undefined, [{ item: id }])
+      continue
+    }
+    const parent = made || set.has('parent') ? after.column(id, 'parent') : undefined
+    if (!parent) continue
+    if (!after.hasItem(parent)) return problem('gone', undefined, [{ item: parent }])
+    if (after.column(parent, 'project') !== after.column(id, 'project')) return problem('other-project')
+    const way = new Set<string>()
+    for (let at: string | null | undefined = id; at && !safe.has(at); at = after.column(at, 'parent')) {
+      if (way.has(at)) return problem('loop', undefined, [{ item: id, field: 'parent' }])
+      way.add(at)
+    }
+    for (const one of way) safe.add(one)
+  }
+  return undefined
+}
+
+function hasChildLeft(reader: Reader, after: After, id: string): boolean {
+  const place = reader.placeOf(id)
+  if (!place) return false
+  for (const row of place.table.childrenOf(place.row)) {
+    const child = place.table.ids[row] ?? ''
+    if (!after.isGone('item', child) && after.column(child, 'parent') === id) return true
+  }
+  return false
+}
+
+/** An item's kind is one of its project, and its status a step of that kind's workflow. */
+function statusesFitKinds(reader: Reader, after: After): Problem | undefined {
+  for (const { id, made, set } of after.of('item')) {
+    if (after.isGone('item', id) || !(made || set.has('kind') || set.has('status'))) continue
+    const kind = after.maybe('kind', after.column(id, 'kind') ?? '')
+    if (!kind || kind.project !== after.column(id, 'project')) return problem('wrong-value', { field: 'kind' })
+    if (!maybeStep(after, kind.workflow, after.column(id, 'status') ?? ''))
+      return problem('wrong-value', { field: set.has('kind') && !set.has('status') ? 'kind' : 'status' })
+  }
+  for (const { id, unmade } of after.of('step')) {
+    const step = unmade as Records['step'] | undefined
+    if (step && after.isGone('step', id) && isStepUsed(reader, after, step)) return problem('in-use')
+  }
+  return undefined
+}
+
+function isStepUsed(reader: Reader, after: After, step: Records['step']): boolean {
+  const kinds = [...reader.all('kind')].filter((kind) => kind.workflow === step.workflow)
+  return kinds.some((kind) => {
+    if (after.isGone('kind', kind.id)) return false
+    const table = reader.table(kind.project)
+    for (const row of table.rows()) {
+      const id = table.ids[row] ?? ''
+      if (after.isGone('item', id)) continue
+      if (after.column(id, 'kind') === kind.id && after.column(id, 'status') === step.status) return true
+    }
+    return false
+  })
+}
+
+/** As many stays are opened as closed, but for items that come or go; and what an item calls its open stay is one. */
+function eachHasOneOpenStay(after: After): Problem | undefined {
+  const opened = new Set<string>()
+  let balance = 0
+  for (const { id, made, unmade, set } of after.of('stay')) {
+    const until = set.has('until') ? set.get('until') : (made as Stay | undefined)?.until
+    const isOpen = !after.isGone('stay', id) && until === null
+    const wasOpen = unmade ? (unmade as Stay).until === null : !made && set.has('until') && until !== null
+    if (isOpen) opened.add(id)
+    balance += Number(isOpen) - Number(wasOpen)
+  }
+  for (const { id, made, unmade, set } of after.of('item')) {
+    const isGone = after.isGone('item', id)
+    if (made && !unmade) balance--
+    if (isGone) balance++
+    if (!isGone && (made || set.has('stay')) && !opened.has(after.column(id, 'stay') ?? ''))
+      return problem('unexpected')
+  }
+  return balance ? problem('unexpected') : undefined
+}
+
+/**
+ * What is no item and speaks of something speaks of what is there. Definitions of views are aside: a phrase about what
+ * has gone stays, and says so. Items are judged by their fields' types.
+ */
+function whatIsNamedIsThere(reader: Reader, after: After): Problem | undefined {
+  const gone: { entity: EntityName; id: string }[] = []
+  for (const { entity, id, made } of after.touched.values()) {
+    if (entityOf(entity).held !== 'directory') continue
+    if (after.isGone(entity, id)) gone.push({ entity, id })
+    else {
+      const record = after.maybe(entity, id)
+      const missing = record && missingIn(after, entity, record)
+      if (missing) return made ? problem('wrong-value', { field: missing }) : problem('gone')
+    }
+  }
+  return gone.length && isNamedStill(reader, after, gone) ? problem('in-use') : undefined
+}
+
+const missingIn = (after: After, entity: EntityName, record: Records[EntityName]): EntityName | undefined =>
+  idsNeeded(entity, record).find((named) => named.entity && !after.maybe(named.entity, named.id))?.entity
+
+function isNamedStill(reader: Reader, after: After, gone: readonly { entity: EntityName; id: string }[]): boolean {
+  const ids = new Set(gone.map(({ entity, id }) => `${entity} ${id}`))
+  for (const entity of entitiesHeld('directory'))
+    for (const { id } of reader.all(entity)) {
+      const record = after.maybe(entity, id)
+      if (record && idsNeeded(entity, record).some((named) => ids.has(`${named.entity} ${named.id}`))) return true
+    }
+  return false
+}

@@ -1,0 +1,14 @@
+import { placesOf } from '../fields/source'
+import type { Reader } from '../model/reader'
+import type { NamedValue } from './contract'
+
+/** Whoever is looking, their team, and everyone by name. */
+export const peopleValues = (reader: Reader): NamedValue[] => [
+  { id: 'me', name: 'me', is: 'word' },
+  { id: 'craft', name: 'my team', is: 'word' },
+  ...[...reader.all('person')].map((one): NamedValue => ({ id: one.id, name: one.name, is: 'person' })),
+]
+
+/** People in the order of their names; `first` before all of them. */
+export const peoplesPlace = ({ names }: Reader, first?: string) =>
+  placesOf(() => (first ? [first, ...names.peopleInOrder()] : names.peopleInOrder()))

@@ -1,0 +1,90 @@
+import { fieldTypes } from '../fields/registry'
+import type { AutomaticFactName } from '../model/names'
+import { fieldContext, fieldsOf, type Reader } from '../model/reader'
+import type { FactRef, FactTest, Field, FieldId, Project, ProjectId } from '../model/records'
+import { age } from './age'
+import { changedBy, createdBy } from './authors'
+import type { AutomaticFact, Fact } from './contract'
+import { changed, created, finished, started, statusSince } from './instants'
+import { key } from './key'
+import { kind } from './kind'
+import { late } from './late'
+import { level } from './level'
+import { parent } from './parent'
+import { people } from './people'
+import { peopleValues } from './people-values'
+import { phase } from './phase'
+import { rank } from './rank'
+import { status } from './status'
+import { title } from './title'
+import { turn } from './turn'
+
+/** What the product itself knows of every item, in the order in which it is listed. */
+export const automaticFacts: Readonly<Record<AutomaticFactName, AutomaticFact>> = {
+  key, title, status, kind, phase, people, turn, late, age, level, parent, statusSince, started, finished, created,
+  createdBy, changed, changedBy, rank,
+} // prettier-ignore
+
+/** Names a field as a fact. */
+export const fieldRef = (field: FieldId): FactRef => ({ fact: 'field', field })
+/** Names a fact among all: an automatic fact's name, or a field's id. */
+export const factKey = (ref: FactRef): string => (ref.fact === 'field' ? ref.field : ref.fact)
+export const isSameFact = (one: FactRef, other: FactRef): boolean => factKey(one) === factKey(other)
+
+const automatic = Object.fromEntries(
+  Object.values(automaticFacts).map((fact): [string, Fact] => [
+    fact.name,
+    { ...fact, ref: { fact: fact.name }, key: fact.name, name: fact.label, automatic: fact, decimals: 0, unit: '' },
+  ]),
+) as Readonly<Record<AutomaticFactName, Fact>>
+
+/** A field as a fact. */
+export function factOfField(field: Field): Fact {
+  const type = fieldTypes[field.type]
+  return {
+    ref: fieldRef(field.id),
+    key: field.id,
+    name: field.name,
+    kind: type.kind,
+    field,
+    decimals: field.settings.decimals ?? 0,
+    unit: field.settings.unit ?? '',
+    source: ({ reader, table }) => type.source(table.column(field.id), fieldContext(reader, field)),
+    ...(type.choices === 'options' && {
+      isListed: true,
+      values: (reader: Reader) =>
+        reader.optionsOf(field.id).flatMap((one) => (one.archived ? [] : [{ id: one.id, name: one.label }])),
+    }),
+    ...(type.choices === 'people' && { values: peopleValues }),
+  }
+}
+
+/** Undefined where the project has no such field (any more). */
+export function maybeFact(reader: Reader, project: ProjectId, ref: FactRef): Fact | undefined {
+  if (ref.fact !== 'field') return automatic[ref.fact]
+  const field = reader.maybe('field', ref.field)
+  return field?.project === project && !field.archived ? factOfField(field) : undefined
+}
+
+/** All of a project, its fields first. */
+export const factsOf = (reader: Reader, project: Project): Fact[] => [
+  ...fieldsOf(reader, project.id).map(factOfField),
+  ...Object.values(automatic),
+]
+
+/** The test with which a new condition about a fact begins. */
+export function firstTest(reader: Reader, project: ProjectId, fact: Fact): FactTest {
+  const own = fact.automatic?.begin?.(reader, project)
+  if (own) return own
+  switch (fact.kind) {
+    case 'text':
+      return { is: 'has', words: ' ' }
+    case 'number':
+      return { is: 'between', from: null, to: null }
+    case 'day':
+    case 'instant':
+      return { is: 'days', from: null, to: null }
+    default:
+      return { is: 'filled' }
+  }
+}

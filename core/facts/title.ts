@@ -1,0 +1,8 @@
+import type { AutomaticFact } from './contract'
+
+export const title: AutomaticFact = {
+  name: 'title',
+  label: 'title',
+  kind: 'text',
+  source: ({ table }) => ({ kind: 'text', column: table.title }),
+}

@@ -1,0 +1,70 @@
+/** A fact of a project's items, ready to be read from the columns: what the view engine filters, sorts, groups and totals. */
+import type { CodeColumn, CodesColumn } from './columns/codes'
+import type { DayColumn, InstantColumn, NumberColumn } from './columns/column'
+import type { TextColumn } from './columns/texts'
+
+/** One id a row: an option, a status, a person. */
+export interface ChoiceSource {
+  readonly kind: 'choice'
+  readonly column: CodeColumn
+  /** What a code of the column means; '' means none. */
+  valueOf(code: number): string
+  /** A value's place in the order of values; those that are in no list come last. */
+  place(value: string): number
+}
+/** Several ids a row. */
+export interface ChoicesSource {
+  readonly kind: 'choices'
+  /** Undefined: the values are computed. */
+  readonly column?: CodesColumn
+  /** The columns that they are computed from: a row has what any of them has. */
+  readonly columns?: readonly CodesColumn[]
+  valuesAt(row: number): readonly string[]
+  place(value: string): number
+}
+export interface NumberSource {
+  readonly kind: 'number'
+  /** Undefined: the values are computed. */
+  readonly column?: NumberColumn
+  /** NaN where there is none. */
+  at(row: number): number
+}
+export interface DaySource {
+  readonly kind: 'day'
+  readonly column: DayColumn
+}
+export interface InstantSource {
+  readonly kind: 'instant'
+  readonly column: InstantColumn
+}
+export interface TextSource {
+  readonly kind: 'text'
+  readonly column: TextColumn
+}
+export interface FlagSource {
+  readonly kind: 'flag'
+  isSet(row: number): boolean
+}
+export type Source = ChoiceSource | ChoicesSource | NumberSource | DaySource | InstantSource | TextSource | FlagSource
+
+/** The order of a list of ids; what is not in it comes after. Computed when it is first asked for. */
+export function placesOf(ids: () => Iterable<string>): (value: string) => number {
+  let known: Map<string, number> | undefined
+  return (value) => {
+    known ??= new Map([...ids()].map((id, i) => [id, i]))
+    return known.get(value) ?? known.size
+  }
+}
+
+/** A column of one code a row, whose codes mean themselves. */
+export const choiceOf = (column: CodeColumn, place: ChoiceSource['place']): ChoiceSource => ({
+  kind: 'choice', column, place, valueOf: (code) => column.codes.ids[code] ?? '',
+}) // prettier-ignore
+
+/** A column of several codes a row, whose codes mean themselves. */
+export const choicesOf = (column: CodesColumn, place: ChoicesSource['place']): ChoicesSource => ({
+  kind: 'choices',
+  column,
+  place,
+  valuesAt: (row) => column.codesAt(row).map((code) => column.codes.ids[code] ?? ''),
+})

@@ -1,0 +1,98 @@
+import { isSetChange, type Change } from '../change/patch'
+import type { Entry } from '../change/command'
+import { fieldTypes } from '../fields/registry'
+import { describeChange } from '../fields/describe'
+import type { Value } from '../fields/contract'
+import { fieldContext, itemKey, type Reader } from '../model/reader'
+import { isItemColumn, type Field } from '../model/records'
+
+/** Columns of which a person is told; the others follow from them. */
+const told = ['title', 'kind', 'parent', 'archived'] as const
+
+type Day = (date: string) => string
+
+/** What an entry did to one item, as sentences without who and when: `moved it from Noted to In hand`. */
+export function sentencesOf(reader: Reader, entry: Pick<Entry, 'patch' | 'type'>, item: string, day: Day): string[] {
+  const sentences = entry.patch
+    .filter((one) => one.entity === 'item' && one.id === item)
+    .flatMap((one) => sentenceOf(reader, one, day))
+  return entry.type === 'revert' ? sentences.map((one) => `took back: ${one}`) : sentences
+}
+
+function sentenceOf(reader: Reader, change: Change, day: Day): string[] {
+  const { field } = change
+  if (isSetChange(change)) return valueSentences(reader, change, day)
+  if (field === '*') return [change.after ? 'made it' : 'took it out']
+  if (field === 'status')
+    return [`moved it from ${statusName(reader, change.before)} to ${statusName(reader, change.after)}`]
+  if (field === 'rank') return ['changed its place in the order']
+  if ((told as readonly string[]).includes(field))
+    return [columnSentence(reader, field as (typeof told)[number], change)]
+  return isItemColumn(field) ? [] : valueSentences(reader, change, day)
+}
+
+function columnSentence(
+  reader: Reader,
+  field: (typeof told)[number],
+  { before, after }: { before: unknown; after: unknown },
+): string {
+  if (field === 'title') return `renamed it from “${String(before)}”`
+  if (field === 'archived') return after ? 'archived it' : 'restored it'
+  if (field === 'kind') return `made it a ${reader.maybe('kind', String(after))?.name ?? 'removed kind'}`
+  return after ? `put it inside ${keyOf(reader, after)}` : `took it out of ${keyOf(reader, before)}`
+}
+
+function valueSentences(reader: Reader, change: Change, day: Day): string[] {
+  const field = reader.maybe('field', change.field)
+  return describeChange(field && fieldTypes[field.type], field?.name ?? 'a removed field', change, (value) =>
+    valueWords(reader, field, value, day),
+  )
+}
+
+function valueWords(reader: Reader, field: Field | undefined, value: unknown, day: Day): string {
+  if (!field || value === null || value === undefined) return ''
+  const type = fieldTypes[field.type]
+  if (type.kind === 'day') return day(String(value))
+  return type.print(value as Value, fieldContext(reader, field)).replaceAll('; ', ' and ')
+}
+
+const statusName = (reader: Reader, id: unknown): string =>
+  reader.maybe('status', String(id))?.name ?? 'a removed status'
+function keyOf(reader: Reader, id: unknown): string {
+  const item = reader.maybe('item', String(id))
+  return item ? itemKey(reader, item) : 'an item that is gone'
+}
+
+/** What undo would take back, named: `move of GLH-109 to Ready`, `effort of GLH-119`, `12 new items`. */
+export function nameOf(reader: Reader, type: string, patch: readonly Change[]): string {
+  const items = [...new Set(patch.filter((one) => one.entity === 'item').map((one) => one.id))]
+  const made = patch.filter((one) => one.entity === 'item' && one.field === '*' && !isSetChange(one) && one.after)
+  if (type === 'bring-in') return `bring-in of ${made.length} items`
+  if (made.length) return made.length === 1 ? `new item ${label(reader, made[0])}` : `${made.length} new items`
+  const first = items[0]
+  if (!first) return nameOfOther(reader, patch)
+  const which = items.length === 1 ? keyOf(reader, first) : `${items.length} items`
+  const change = patch.find((one) => one.entity === 'item' && isWorthNaming(one.field))
+  if (!change) return `change of ${which}`
+  if (change.field === 'status' && !isSetChange(change))
+    return `move of ${which} to ${statusName(reader, change.after)}`
+  if (change.field === 'rank') return `place of ${which}`
+  const name = isItemColumn(change.field)
+    ? change.field
+    : (reader.maybe('field', change.field)?.name ?? 'a removed field')
+  return change.field === 'archived' ? `archiving of ${which}` : `${name} of ${which}`
+}
+
+const isWorthNaming = (field: string): boolean =>
+  !isItemColumn(field) || field === 'status' || field === 'rank' || (told as readonly string[]).includes(field)
+const label = (reader: Reader, change: Change | undefined): string => {
+  const item = change && reader.maybe('item', change.id)
+  return item ? (item.number ? itemKey(reader, item) : `“${item.title}”`) : ''
+}
+function nameOfOther(reader: Reader, patch: readonly Change[]): string {
+  const first = patch[0]
+  if (first?.entity === 'limit') return 'limit of a column'
+  if (first?.entity === 'view') return `view ${reader.maybe('view', first.id)?.name ?? ''}`.trim()
+  if (first?.entity === 'project') return `project ${reader.maybe('project', first.id)?.name ?? ''}`.trim()
+  return 'change'
+}

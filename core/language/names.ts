@@ -1,0 +1,84 @@
+/** Names in sentences: how a fact and its values are called, so that what is said can be read back. */
+import { factsOf, maybeFact } from '../facts/registry'
+import type { Fact, NamedValue } from '../facts/contract'
+import { itemKey, type Reader } from '../model/reader'
+import type { FactRef, Project } from '../model/records'
+
+/** Something that can be named: by id, in words that nothing else of its kind has. */
+export interface Named {
+  readonly id: string
+  /** As it is called. */
+  readonly name: string
+  /** As it is said in a sentence. */
+  readonly words: string
+  /** How it may be said for short: a person's given name that no other has. */
+  readonly short?: string
+}
+
+/** Words of the sentence itself, which make a name unclear where they are in it. */
+const keywords = new Set(
+  'a ago all am and any are as average backwards before biggest board by count each earliest either empty every fewest filled first from grouped has have highest i in is it its items largest latest least lowest me median meets more most my newest no nobody none not of oldest on only or order over share showing smallest some soonest sorted sum table team than the then to today tomorrow under was well where which with without yesterday'.split(
+    ' ',
+  ),
+)
+export const isKeyword = (word: string): boolean => keywords.has(word.toLowerCase())
+function isPlain(name: string): boolean {
+  if (!/^[\p{L}][\p{L}\p{M}\p{N}’' -]*$/u.test(name) || name.trim() !== name || /\s\s/.test(name)) return false
+  const all = name.split(/[\s-]+/)
+  // What begins with *in* is clear, unless it is a name of that one word.
+  const asked = all.length > 1 && all[0]?.toLowerCase() === 'in' ? all.slice(1) : all
+  return !asked.some(isKeyword)
+}
+
+/** The name, in quotation marks where it could be taken for something else. */
+export const quoted = (name: string): string => (isPlain(name) ? name : `“${name.replaceAll('”', '””')}”`)
+
+/** Those of the same name are told apart by a number. */
+function apart(all: Iterable<{ readonly id: string; readonly name: string }>): Named[] {
+  const seen = new Map<string, number>()
+  return [...all].map(({ id, name }) => {
+    const folded = name.toLowerCase()
+    const nth = (seen.get(folded) ?? 0) + 1
+    seen.set(folded, nth)
+    return { id, name, words: nth > 1 ? `${quoted(name)} #${nth}` : quoted(name) }
+  })
+}
+
+/** A fact as sentences name it. */
+export type NamedFact = Named & { readonly fact: Fact }
+
+/** The project's facts, by the names they are said by; automatic ones come first where a field has the same name. */
+export function namedFacts(reader: Reader, project: Project): NamedFact[] {
+  const facts = factsOf(reader, project).filter((fact) => !fact.automatic?.isForSortingOnly)
+  const automaticFirst = [...facts.filter((one) => one.automatic), ...facts.filter((one) => one.field)]
+  const names = apart(automaticFirst.map(({ key, name }) => ({ id: key, name })))
+  return names.map((one, i) => ({ ...one, fact: automaticFirst[i]! }))
+}
+
+/** People, by given names too where these are clear. */
+function withGivenNames(all: readonly Named[], people: ReadonlySet<string>): Named[] {
+  const given = (one: Named) => one.name.split(/\s/)[0]!.toLowerCase()
+  const isClear = (one: Named) => all.filter((other) => given(other) === given(one)).length === 1
+  return all.map((one) =>
+    people.has(one.id) && isPlain(given(one)) && isClear(one) ? { ...one, short: given(one) } : one,
+  )
+}
+
+/** The values that a fact can have, where these are things with names. */
+export function namedValues(reader: Reader, project: Project, ref: FactRef): Named[] {
+  const all: readonly NamedValue[] = maybeFact(reader, project.id, ref)?.values?.(reader, project) ?? []
+  const people = new Set(all.filter((one) => one.is === 'person').map((one) => one.id))
+  return [
+    // What the language itself says is not quoted.
+    ...all.filter((one) => one.is === 'word').map(({ id, name }) => ({ id, name, words: name })),
+    ...withGivenNames(apart(all.filter((one) => one.is !== 'word')), people),
+  ]
+}
+
+/** How a value of a fact is called and said; undefined where there is no such thing (any more). */
+export function maybeNamed(reader: Reader, project: Project, ref: FactRef, id: string): Named | undefined {
+  const named = namedValues(reader, project, ref).find((one) => one.id === id)
+  if (named || ref.fact !== 'parent') return named
+  const item = reader.maybe('item', id)
+  return item && { id, name: `${itemKey(reader, item)} ${item.title}`, words: itemKey(reader, item) }
+}

@@ -1,0 +1,44 @@
+/** A view said as one plain sentence of phrases. `grammar.ts` reads what is said here back to the same view. */
+import type { ViewDefinition } from '../model/records'
+import { conditionWords } from './conditions'
+import { phraseKinds, type OtherName } from './phrases'
+import type { Wording } from './wording'
+
+/** Which part of the view a phrase says; `where:2` is the third condition, `more` what is not said yet. */
+export type PhraseName = OtherName | 'more' | `where:${number}`
+/** A piece of the sentence: plain words, or a phrase that can be pressed. */
+export type Piece = { readonly words: string } | { readonly phrase: PhraseName; readonly words: string }
+
+/** The view said as one plain sentence. */
+export const sentenceOf = (view: ViewDefinition, wording: Wording): Piece[] => [
+  { words: 'Items as a ' },
+  ...piecesOf('layout', view, wording),
+  ...piecesOf('group', view, wording),
+  ...view.where.flatMap((condition, i): Piece[] => [
+    { words: i ? ' and ' : ', where ' },
+    { phrase: `where:${i}`, words: conditionWords(condition, wording) },
+  ]),
+  ...piecesOf('sort', view, wording),
+  ...piecesOf('show', view, wording),
+  ...piecesOf('totals', view, wording),
+  { words: '. ' },
+  { phrase: 'more', words: 'and …' },
+]
+
+function piecesOf(phrase: OtherName, view: ViewDefinition, wording: Wording): Piece[] {
+  const { before } = phraseKinds[phrase]
+  const words = phraseKinds[phrase].words(view, wording)
+  if (words === undefined) return []
+  return [...(before ? [{ words: before }] : []), { phrase, words }]
+}
+
+/** The sentence in full, as it can be read back: every field shown is named. */
+export function printed(view: ViewDefinition, wording: Wording): string {
+  const inFull = (piece: Piece): string => {
+    if (!('phrase' in piece)) return piece.words
+    if (piece.phrase === 'more') return ''
+    const kind = phraseKinds[piece.phrase as OtherName] as (typeof phraseKinds)['show'] | undefined
+    return kind?.inFull?.(view, wording) ?? piece.words
+  }
+  return sentenceOf(view, wording).map(inFull).join('').trim()
+}

@@ -1,0 +1,84 @@
+import { ColumnPlaces, heldByColumn } from '../board/columns'
+import { boardsOf, type Reader } from '../model/reader'
+import type { LiveView } from '../views/live'
+import { compareBy } from '../views/sort'
+import type { Layout } from './contract'
+import type { Row, Stretch, Sums } from './rows'
+
+/** A column of a board as it is answered. */
+export interface ColumnAnswer {
+  readonly column: string
+  /** Every item of the project in it that is not archived, whatever the view leaves out. */
+  readonly held: number
+  /** Those of them that are in the view. */
+  readonly shown: number
+  readonly stretch: Stretch<Row>
+}
+export interface BoardAnswer {
+  readonly layout: 'board'
+  readonly sums: Sums
+  readonly columns: readonly ColumnAnswer[]
+}
+
+/** Columns of a board of the project, each with its cards in the view's order. */
+export const board: Layout<'board', BoardAnswer> = {
+  name: 'board',
+  words: 'board by status',
+  typed: ['board by status', 'board'],
+  phrases: [],
+  firstRows: { onServer: 16, inBrowser: 80 },
+  begin(reader, project, { v, where, group, sort, totals, show }) {
+    const [first] = boardsOf(reader, project.id)
+    return first && { v, layout: 'board', board: first.id, where, group, sort, totals, show }
+  },
+  question: (reader, { board, where, sort, totals }) => ({
+    where,
+    sort,
+    totals,
+    // A board is grouped by what its columns hold.
+    group: [{ by: { fact: 'status' } }, ...(asksForKinds(reader, board) ? [{ by: { fact: 'kind' as const } }] : [])],
+  }),
+  answer({ reader, project, definition, live, sums, window, rowAt }) {
+    const places = new ColumnPlaces(reader, definition.board)
+    const held = heldByColumn(reader, project.id, places)
+    const lists = rowsByColumn(places, live, asksForKinds(reader, definition.board))
+    const columns = places.columns.map(({ id }): ColumnAnswer => {
+      const rows = lists.get(id) ?? new Int32Array(0)
+      const [from, to] = window(id, rows.length)
+      const stretch = { from, rows: Array.from(rows.subarray(from, to), rowAt) }
+      return { column: id, held: held.get(id) ?? 0, shown: rows.length, stretch }
+    })
+    return { layout: 'board', sums, columns }
+  },
+  mapLists: (answer, map) => ({
+    ...answer,
+    columns: answer.columns.map((one) => ({ ...one, stretch: map(one.column, one.stretch) as Stretch<Row> })),
+  }),
+}
+
+/** Whether some column of the board holds a status for one kind alone. */
+function asksForKinds(reader: Reader, board: string): boolean {
+  for (const { kind, column } of reader.all('columnStatus'))
+    if (kind && reader.maybe('column', column)?.board === board) return true
+  return false
+}
+
+/** Rows by column, each in the view's order: a column may hold several statuses. */
+function rowsByColumn(places: ColumnPlaces, live: LiveView, isByKind: boolean): Map<string, Int32Array> {
+  const parts = new Map<string, Int32Array[]>()
+  const inner = isByKind ? live.groups.flatMap((group) => group.groups) : live.groups
+  for (const { path, rows, n } of inner) {
+    const column = places.columnOf(String(path[1] ?? ''), String(path[0]))?.id
+    if (column) parts.set(column, [...(parts.get(column) ?? []), rows.subarray(0, n)])
+  }
+  return new Map([...parts].map(([column, all]) => [column, all.reduce((a, b) => merged(live, a, b))]))
+}
+
+function merged({ plan }: LiveView, a: Int32Array, b: Int32Array): Int32Array {
+  const rows = new Int32Array(a.length + b.length)
+  for (let k = 0, i = 0, j = 0; k < rows.length; k++) {
+    const takesA = j >= b.length || (i < a.length && compareBy(plan.order, a[i]!, b[j]!) <= 0)
+    rows[k] = takesA ? a[i++]! : b[j++]!
+  }
+  return rows
+}

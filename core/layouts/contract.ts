@@ -1,0 +1,46 @@
+/** How a view draws: what each layout needs to be told, which phrases it has, what it answers. */
+import type { LayoutName } from '../model/names'
+import type { Reader } from '../model/reader'
+import type { Project, ViewDefinition } from '../model/records'
+import type { LiveView } from '../views/live'
+import type { ViewQuestion } from '../views/evaluate'
+import type { TotalValues } from '../views/totals'
+import type { Row, Stretch, Sums } from './rows'
+
+/** A view's definition in one layout. */
+export type DefinitionIn<L extends LayoutName> = Extract<ViewDefinition, { layout: L }>
+
+/** A view that is looked at, as its layout answers it. */
+export interface ShownView<L extends LayoutName> {
+  readonly reader: Reader
+  readonly project: Project
+  readonly definition: DefinitionIn<L>
+  readonly live: LiveView
+  readonly sums: Sums
+  /** Of the view's totals in turn. */
+  readonly totals: TotalValues
+  /** Groups that show their heads alone, by what names them. */
+  readonly folded: ReadonlySet<string>
+  /** The places of a list of so many that are handed out, as far as somebody has said where they look. */
+  window(list: string, length: number): [from: number, to: number]
+  rowAt(row: number): Row
+}
+
+export interface Layout<L extends LayoutName, Answer> {
+  readonly name: L
+  /** In the sentence: *Items as a …*. */
+  readonly words: string
+  /** How it may be typed, the longest first. */
+  readonly typed: readonly string[]
+  /** Phrases of a view that it has besides conditions, order and what is shown. */
+  readonly phrases: readonly ('group' | 'totals')[]
+  /** How many rows a list hands out before anyone has said where they look: on the server with the page, in the browser. */
+  readonly firstRows: { readonly onServer: number; readonly inBrowser: number }
+  /** The definition in this layout; undefined where the project has not what it needs. */
+  begin(reader: Reader, project: Project, definition: ViewDefinition): DefinitionIn<L> | undefined
+  /** What is asked of the items. */
+  question(reader: Reader, definition: DefinitionIn<L>): ViewQuestion
+  answer(view: ShownView<L>): Answer
+  /** The lists of an answer, mapped. */
+  mapLists(answer: Answer, map: (list: string, stretch: Stretch) => Stretch): Answer
+}

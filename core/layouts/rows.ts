@@ -1,0 +1,77 @@
+/** Items as pages show them. */
+import type { PlainDate } from '../base/dates'
+import { itemKey, pathOf, type Reader } from '../model/reader'
+import type { Item } from '../model/records'
+import { lateDays, turnOf } from '../model/turn'
+import type { GroupValue } from '../views/axes'
+import type { TotalValues } from '../views/totals'
+
+/** An item as a page shows it. */
+export interface Row {
+  readonly item: Item
+  readonly key: string
+  /** What names it in an address: its key, or its id until it has one. */
+  readonly address: string
+  /** Working days late; 0: it is not. */
+  readonly late: number
+  readonly turn: readonly string[]
+  readonly children: number
+  /** The same as long as nothing that a row shows has changed: a page then keeps the row that it has. */
+  readonly v: string
+}
+export interface RowWithPath extends Row {
+  /** Its parents, topmost first. */
+  readonly path: readonly { readonly id: string; readonly title: string; readonly key: string }[]
+  /** Whose turn it is, where one waits for others. */
+  readonly waitsFor: readonly string[]
+}
+/** The head of a group: its items come after it, unless it is folded. */
+export interface GroupHead {
+  /** Names the group among all of the view. */
+  readonly head: string
+  /** What the groups around it are and, last, what it is itself. */
+  readonly path: readonly GroupValue[]
+  readonly count: number
+  readonly totals: TotalValues
+  readonly folded: boolean
+  readonly v: string
+}
+export type ListLine = Row | GroupHead
+export const isHead = (line: ListLine): line is GroupHead => 'head' in line
+/** What names a line: an item that is in several groups has several lines that say the same. */
+export const lineId = (line: ListLine): string => (isHead(line) ? line.head : line.item.id)
+
+/** A stretch of a list: `rows` begin at `from`. */
+export interface Stretch<R extends ListLine = ListLine> {
+  readonly from: number
+  readonly rows: readonly R[]
+}
+/** What the tally says of every view. */
+export interface Sums {
+  readonly items: number
+  readonly late: number
+  /** At the effort field's scale. */
+  readonly effort: number
+}
+
+export function rowOf(reader: Reader, today: PlainDate, item: Item): Row {
+  const place = reader.placeOf(item.id)
+  let children = 0
+  if (place) for (const child of place.table.childrenOf(place.row)) children += place.table.listed[child]!
+  const key = itemKey(reader, item)
+  const late = lateDays(reader, item, today)
+  const turn = turnOf(reader, item).people
+  const address = item.number ? key : item.id
+  const version = place && place.table.version[place.row]
+  return { item, key, address, late, turn, children, v: [version, late, children, ...turn].join() }
+}
+
+export function rowWithPath(
+  reader: Reader,
+  today: PlainDate,
+  item: Item,
+  waitsFor: readonly string[] = [],
+): RowWithPath {
+  const path = pathOf(reader, item).map(({ id, title, ...parent }) => ({ id, title, key: itemKey(reader, parent) }))
+  return { ...rowOf(reader, today, item), path, waitsFor }
+}

@@ -1,0 +1,67 @@
+import { keyOfPath } from '../views/evaluate'
+import type { Group } from '../views/live'
+import type { TotalValues } from '../views/totals'
+import type { Layout } from './contract'
+import type { GroupHead, ListLine, Row, Stretch, Sums } from './rows'
+
+export interface TableAnswer {
+  readonly layout: 'table'
+  readonly sums: Sums
+  readonly totals: TotalValues
+  /** Lines in all: items and heads of groups. */
+  readonly lines: number
+  readonly stretch: Stretch
+}
+
+/** All items one under another, in groups with heads that fold. */
+export const table: Layout<'table', TableAnswer> = {
+  name: 'table',
+  words: 'table',
+  typed: ['table'],
+  phrases: ['group', 'totals'],
+  firstRows: { onServer: 48, inBrowser: 80 },
+  begin: (_reader, _project, { v, where, group, sort, totals, show }) => ({
+    v, layout: 'table', where, group, sort, totals, show,
+  }), // prettier-ignore
+  question: (_reader, { where, group, sort, totals }) => ({ where, group, sort, totals }),
+  answer({ live, folded, totals, sums, window, rowAt }) {
+    const blocks = blocksOf(live.groups, folded, totals.length)
+    const lines = blocks.reduce((sum, one) => sum + lengthOf(one), 0)
+    const [from, to] = window('', lines)
+    return { layout: 'table', sums, totals, lines, stretch: { from, rows: linesOf(blocks, from, to, rowAt) } }
+  },
+  mapLists: (answer, map) => ({ ...answer, stretch: map('', answer.stretch) }),
+}
+
+/** Some lines that come after one another: the head of a group, or items. */
+type Block = { readonly head: GroupHead } | { readonly rows: Int32Array }
+const lengthOf = (block: Block): number => ('head' in block ? 1 : block.rows.length)
+
+function blocksOf(groups: readonly Group[], folded: ReadonlySet<string>, totals: number): Block[] {
+  return groups.flatMap((group): Block[] => {
+    const { path, count, n } = group
+    const inside = group.groups.length
+      ? blocksOf(group.groups, folded, totals)
+      : n
+        ? [{ rows: group.rows.subarray(0, n) }]
+        : []
+    if (!path.length) return inside
+    const head = keyOfPath(path)
+    const one = { head, path, count, totals: group.totals.slice(0, totals), folded: folded.has(head) }
+    return [{ head: { ...one, v: JSON.stringify([count, one.totals, one.folded]) } }, ...(one.folded ? [] : inside)]
+  })
+}
+
+function linesOf(blocks: readonly Block[], from: number, to: number, rowAt: (row: number) => Row): ListLine[] {
+  const lines: ListLine[] = []
+  let at = 0
+  for (const block of blocks) {
+    const length = lengthOf(block)
+    if (at + length > from && at < to) {
+      if ('head' in block) lines.push(block.head)
+      else for (const row of block.rows.subarray(Math.max(0, from - at), to - at)) lines.push(rowAt(row))
+    }
+    at += length
+  }
+  return lines
+}

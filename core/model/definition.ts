@@ -1,0 +1,87 @@
+/** How a view's definition is read. Version 3; `upgrade.ts` makes earlier ones today's. */
+import * as z from 'zod/mini'
+import { list, whole } from '../base/schemas'
+import * as ids from '../base/id-schemas'
+import { testRecord } from '../fields/test'
+import { automaticFactNames, grains, totalNames, type LayoutName } from './names'
+
+/** What can be asked, sorted, grouped and totalled: a field of the project, or what the product itself knows. */
+export const factRecord = z.discriminatedUnion('fact', [
+  z.object({ fact: z.literal('field'), field: ids.fieldId }),
+  z.object({ fact: z.enum(automaticFactNames) }),
+])
+const askedRecord = z.object({ about: z.literal('fact'), fact: factRecord, test: testRecord })
+/** Where an item was some days ago, at the end of that day. */
+const wasRecord = z.object({ about: z.literal('was'), daysAgo: whole(1, 3660), statuses: list(ids.statusId, 200, 1) })
+
+/** More conditions within one another than anyone can read. */
+const deepest = 8
+function isShallow(conditions: unknown): boolean {
+  let level = Array.isArray(conditions) ? (conditions as unknown[]) : []
+  for (let depth = 0; level.length; depth++) {
+    if (depth > deepest) return false
+    level = level.flatMap((one) => {
+      const { of, that } = (one ?? {}) as { of?: unknown; that?: unknown }
+      return [...(Array.isArray(of) ? (of as unknown[]) : []), ...(that ? [that] : [])]
+    })
+  }
+  return true
+}
+const groupings = ['all', 'any', 'none'] as const
+/** How an item's relatives are asked: those inside it, and what it is inside of. */
+const kinships = ['anyChild', 'allChildren', 'parent', 'someAncestor'] as const
+export type Condition =
+  | Readonly<z.infer<typeof askedRecord>>
+  | Readonly<z.infer<typeof wasRecord>>
+  | { readonly about: (typeof groupings)[number]; readonly of: readonly Condition[] }
+  | { readonly about: (typeof kinships)[number]; readonly that: Condition }
+/** One phrase of a view's *where*; an item must meet all of them. */
+export const conditionRecord: z.ZodMiniType<Condition> = z.lazy(() =>
+  z.discriminatedUnion('about', [
+    askedRecord,
+    wasRecord,
+    z.object({ about: z.enum(groupings), of: list(conditionRecord, 20) }),
+    z.object({ about: z.enum(kinships), that: conditionRecord }),
+  ]),
+)
+
+export const sortKeyRecord = z.object({
+  by: factRecord,
+  down: z.boolean(),
+  /** Those without a value come first; else they come last, whichever way. */
+  emptyFirst: z.optional(z.boolean()),
+})
+/** Of a fact over the items of a group or of the whole view; `count` is of the items themselves. */
+export const totalRecord = z.object({ name: z.enum(totalNames), of: z.optional(factRecord) })
+export const groupKeyRecord = z.object({
+  by: factRecord,
+  /** Of days; a day itself where it is not said. */
+  grain: z.optional(z.enum(grains)),
+  down: z.optional(z.boolean()),
+  /** By this total of each group instead of by what the group is. */
+  byTotal: z.optional(totalRecord),
+  /** Groups of options, statuses and the like that hold nothing are shown too. */
+  withEmpty: z.optional(z.boolean()),
+  /** Items without a value are left out. */
+  hideNone: z.optional(z.boolean()),
+})
+
+const question = {
+  v: z.literal(3),
+  where: z.pipe(z.unknown().check(z.refine(isShallow)), list(conditionRecord, 20)),
+  group: list(groupKeyRecord, 3),
+  sort: list(sortKeyRecord, 5),
+  totals: list(totalRecord, 20),
+  /** Fields that are shown, in order. */
+  show: list(ids.fieldId, 100),
+}
+/** What each layout has in a definition beside the question. */
+const layoutParts = {
+  table: {},
+  board: { board: ids.boardId },
+} as const satisfies Record<LayoutName, object>
+
+export const viewDefinition = z.discriminatedUnion('layout', [
+  z.object({ ...question, layout: z.literal('table'), ...layoutParts.table }),
+  z.object({ ...question, layout: z.literal('board'), ...layoutParts.board }),
+])

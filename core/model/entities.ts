@@ -1,0 +1,277 @@
+/** Everything that a patch can speak of: where it is held, who sees it, which ids it speaks of. */
+import { tieId, type PersonId, type ProjectId } from '../base/ids'
+import type { Audience, Condition, EntityName, FactRef, Records, TurnOf, ViewDefinition } from './records'
+
+/**
+ * Where records of an entity are held. *directory*: by everyone who sees them, all of them. *item table*: in the columns
+ * of a project's items. *server only*: in the database, fetched when they are looked at.
+ */
+export type Held = 'directory' | 'item table' | 'server only'
+
+/** Who a record is for. Who belongs to a scope is decided when it is read, by who is a member then. */
+export type Scope =
+  | { readonly of: 'workspace' }
+  | { readonly of: 'project'; readonly project: ProjectId }
+  | { readonly of: 'view'; readonly project: ProjectId; readonly maker: PersonId; readonly audience: Audience }
+
+/** Finds records; `undefined` where there is none of that id. */
+export interface Lookup {
+  maybe<E extends EntityName>(entity: E, id: string): Records[E] | undefined
+}
+
+/** Gives the id that takes an id's place. `entity`: what it is an id of, where its place says so. */
+export type MapId = (id: string, entity?: EntityName) => string
+
+export interface Entity<R> {
+  readonly held: Held
+  /** Its change shows in *everything* that is no item, in the *items* it is about, or in *nothing* that pages show. */
+  readonly touches: 'everything' | 'items' | 'nothing'
+  /** Undefined: what it belongs to is not there (any more), so nobody sees it. */
+  scope(record: R, found: Lookup): Scope | undefined
+  /** The record with every id it speaks of mapped, its own among them; read and written by this one function. */
+  mapIds(record: R, map: MapId): R
+}
+
+const workspace = (): Scope => ({ of: 'workspace' })
+const ofProject = (project: ProjectId | undefined): Scope | undefined => project && { of: 'project', project }
+const inProject = (record: { readonly project: ProjectId }): Scope | undefined => ofProject(record.project)
+/** In the project of what it belongs to. */
+const within =
+  <R, E extends 'workflow' | 'field' | 'board' | 'item'>(entity: E, idOf: (record: R) => string) =>
+  (record: R, found: Lookup) =>
+    ofProject((found.maybe(entity, idOf(record)) as { project: ProjectId } | undefined)?.project)
+const withinColumn = (record: { readonly column: string }, found: Lookup) => {
+  const column = found.maybe('column', record.column)
+  return ofProject(column && found.maybe('board', column.board)?.project)
+}
+
+/** Maps the fields that hold one id each, of the entity that is named. */
+function mapped<R extends object>(record: R, entities: { readonly [K in keyof R]?: EntityName }, map: MapId): R {
+  const changed: Record<string, unknown> = {}
+  for (const [field, entity] of Object.entries(entities) as [keyof R & string, EntityName][]) {
+    const id = record[field]
+    if (typeof id === 'string') changed[field] = map(id, entity)
+  }
+  return { ...record, ...changed }
+}
+const each = (ids: readonly string[], entity: EntityName | undefined, map: MapId): string[] =>
+  ids.map((id) => map(id, entity))
+
+const mapTurn = (turn: TurnOf, map: MapId): TurnOf =>
+  turn.of === 'field' ? { ...turn, field: map(turn.field, 'field') as never } : turn
+
+const mapFact = (fact: FactRef, map: MapId): FactRef =>
+  fact.fact === 'field' ? { ...fact, field: map(fact.field, 'field') as never } : fact
+
+/** Words that stand among ids of a condition's values and are none. */
+const noIds: ReadonlySet<string> = new Set(['me', 'craft', 'nobody', 'waiting', 'active', 'finished', 'dropped'])
+
+function mapCondition(condition: Condition, map: MapId): Condition {
+  if ('of' in condition) return { ...condition, of: condition.of.map((one) => mapCondition(one, map)) }
+  if ('that' in condition) return { ...condition, that: mapCondition(condition.that, map) }
+  if (condition.about === 'was') return { ...condition, statuses: each(condition.statuses, 'status', map) as never }
+  const { test } = condition
+  const values = 'values' in test ? test.values.map((id) => (noIds.has(id) ? id : map(id))) : undefined
+  return {
+    ...condition,
+    fact: mapFact(condition.fact, map),
+    test: values ? ({ ...test, values } as typeof test) : test,
+  }
+}
+
+/** A view's definition with every id in it mapped. */
+export function mapDefinition(definition: ViewDefinition, map: MapId): ViewDefinition {
+  const total = <T extends { readonly of?: FactRef }>(one: T): T =>
+    one.of ? { ...one, of: mapFact(one.of, map) } : one
+  const own = definition.layout === 'board' ? { board: map(definition.board, 'board') } : {}
+  return {
+    ...definition,
+    ...own,
+    where: definition.where.map((one) => mapCondition(one, map)),
+    sort: definition.sort.map((key) => ({ ...key, by: mapFact(key.by, map) })),
+    group: definition.group.map((key) => ({
+      ...key,
+      by: mapFact(key.by, map),
+      ...(key.byTotal && { byTotal: total(key.byTotal) }),
+    })),
+    totals: definition.totals.map(total),
+    show: each(definition.show, 'field', map),
+  } as ViewDefinition
+}
+
+/** Every entity there is. */
+export const entities: { readonly [E in EntityName]: Entity<Records[E]> } = {
+  workspace: {
+    held: 'directory',
+    touches: 'everything',
+    scope: workspace,
+    mapIds: (record, map) => mapped(record, { id: 'workspace' }, map),
+  },
+  person: {
+    held: 'directory',
+    touches: 'everything',
+    scope: workspace,
+    mapIds: (record, map) => mapped(record, { id: 'person' }, map),
+  },
+  project: {
+    held: 'directory',
+    touches: 'everything',
+    scope: (record) => ofProject(record.id),
+    mapIds: (record, map) => ({
+      ...mapped(record, { id: 'project' }, map),
+      uses: mapped(record.uses, { assignees: 'field', reviewer: 'field', effort: 'field', start: 'field', due: 'field', need: 'field' }, map), // prettier-ignore
+    }),
+  },
+  member: {
+    held: 'directory',
+    touches: 'everything',
+    scope: inProject,
+    mapIds(record, map) {
+      const ids = mapped(record, { project: 'project', person: 'person' }, map)
+      return { ...ids, id: tieId<'member'>(ids.project, ids.person) }
+    },
+  },
+  status: {
+    held: 'directory',
+    touches: 'everything',
+    scope: inProject,
+    mapIds: (record, map) => mapped(record, { id: 'status', project: 'project' }, map),
+  },
+  workflow: {
+    held: 'directory',
+    touches: 'everything',
+    scope: inProject,
+    mapIds: (record, map) => mapped(record, { id: 'workflow', project: 'project', start: 'status' }, map),
+  },
+  step: {
+    held: 'directory',
+    touches: 'everything',
+    scope: within('workflow', (record) => record.workflow),
+    mapIds(record, map) {
+      const ids = mapped(record, { workflow: 'workflow', status: 'status' }, map)
+      return { ...ids, id: tieId<'step'>(ids.workflow, ids.status), turn: mapTurn(record.turn, map) }
+    },
+  },
+  kind: {
+    held: 'directory',
+    touches: 'everything',
+    scope: inProject,
+    mapIds: (record, map) => mapped(record, { id: 'kind', project: 'project', workflow: 'workflow' }, map),
+  },
+  field: {
+    held: 'directory',
+    touches: 'everything',
+    scope: inProject,
+    mapIds: (record, map) => mapped(record, { id: 'field', project: 'project' }, map),
+  },
+  option: {
+    held: 'directory',
+    touches: 'everything',
+    scope: within('field', (record) => record.field),
+    mapIds: (record, map) => mapped(record, { id: 'option', field: 'field' }, map),
+  },
+  item: {
+    held: 'item table',
+    touches: 'items',
+    scope: inProject,
+    mapIds: (record, map) => ({
+      ...mapped(record, { id: 'item', project: 'project', kind: 'kind', status: 'status', parent: 'item', createdBy: 'person', changedBy: 'person' }, map), // prettier-ignore
+      values: Object.fromEntries(
+        Object.entries(record.values).map(([field, value]) => [
+          map(field, 'field'),
+          Array.isArray(value)
+            ? each(value as readonly string[], undefined, map)
+            : typeof value === 'string'
+              ? map(value)
+              : value,
+        ]),
+      ),
+    }),
+  },
+  stay: {
+    held: 'server only',
+    touches: 'nothing',
+    scope: within('item', (record) => record.item),
+    mapIds: (record, map) => mapped(record, { item: 'item', status: 'status' }, map),
+  },
+  longText: {
+    held: 'server only',
+    touches: 'nothing',
+    scope: within('item', (record) => record.item),
+    mapIds(record, map) {
+      const ids = mapped(record, { item: 'item', field: 'field' }, map)
+      return { ...ids, id: `${ids.item}/${ids.field}` }
+    },
+  },
+  board: {
+    held: 'directory',
+    touches: 'everything',
+    scope: inProject,
+    mapIds: (record, map) => mapped(record, { id: 'board', project: 'project' }, map),
+  },
+  column: {
+    held: 'directory',
+    touches: 'everything',
+    scope: within('board', (record) => record.board),
+    mapIds: (record, map) => mapped(record, { id: 'column', board: 'board' }, map),
+  },
+  columnStatus: {
+    held: 'directory',
+    touches: 'everything',
+    scope: withinColumn,
+    mapIds(record, map) {
+      const ids = mapped(record, { column: 'column', status: 'status', kind: 'kind' }, map)
+      return { ...ids, id: tieId<'columnStatus'>(ids.column, ids.status) }
+    },
+  },
+  limit: {
+    held: 'directory',
+    touches: 'everything',
+    scope: withinColumn,
+    mapIds(record, map) {
+      const ids = mapped(record, { column: 'column' }, map)
+      return { ...ids, id: tieId<'limit'>(ids.column, 'items') }
+    },
+  },
+  view: {
+    held: 'directory',
+    touches: 'everything',
+    scope: ({ project, maker, audience }) => ({ of: 'view', project, maker, audience }),
+    mapIds: (record, map) => ({
+      ...mapped(record, { id: 'view', project: 'project', maker: 'person' }, map),
+      audience:
+        record.audience.of === 'people'
+          ? { ...record.audience, people: each(record.audience.people, 'person', map) as never }
+          : record.audience,
+      definition: mapDefinition(record.definition, map),
+    }),
+  },
+}
+
+export const entityNames = Object.keys(entities) as readonly EntityName[]
+
+/** The entities that are held so. */
+export const entitiesHeld = (held: Held): EntityName[] => entityNames.filter((name) => entities[name].held === held)
+
+/** The contract of an entity that is known by its name alone. */
+export const entityOf = <E extends EntityName>(entity: E): Entity<Records[E]> =>
+  entities[entity] as unknown as Entity<Records[E]>
+
+/** Every id that a record speaks of besides its own, as often as it does. */
+export function idsIn<E extends EntityName>(entity: E, record: Records[E]): { id: string; entity?: EntityName }[] {
+  const found: { id: string; entity?: EntityName }[] = []
+  const own = (record as { readonly id: string }).id
+  entityOf(entity).mapIds(record, (id, of) => {
+    if (id !== own) found.push({ id, ...(of && { entity: of }) })
+    return id
+  })
+  return found
+}
+
+const noDefinition = { v: 3, layout: 'table', where: [], group: [], sort: [], totals: [], show: [] } as const
+/**
+ * The ids that a record needs to be there: all that it speaks of but for a view's definition, whose phrases stay when what
+ * they are about has gone.
+ */
+export const idsNeeded = <E extends EntityName>(entity: E, record: Records[E]): { id: string; entity?: EntityName }[] =>
+  idsIn(entity, entity === 'view' ? { ...record, definition: noDefinition } : record)

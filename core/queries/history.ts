@@ -1,0 +1,32 @@
+import type { Actor } from '../change/actor'
+import { sentencesOf } from '../items/history'
+import { askedQuery, dayIn } from './contract'
+
+export interface HistoryEntry {
+  readonly sequence: number
+  readonly by: Actor
+  readonly at: string
+  readonly sentences: readonly string[]
+}
+export interface HistoryInput {
+  readonly item: string
+  /** Only what came before this sequence number. */
+  readonly before?: number | undefined
+}
+export interface HistoryAnswer {
+  readonly entries: readonly HistoryEntry[]
+  /** There is more before the last of them. */
+  readonly more: boolean
+}
+
+/** An item's history as sentences, newest first. */
+export const history = askedQuery<HistoryInput, HistoryAnswer>(async (context, { item, before }) => {
+  const told = await context.server?.history(item, before)
+  const entries = (told?.entries ?? []).map((entry) => ({
+    sequence: entry.sequence,
+    by: entry.by,
+    at: entry.at,
+    sentences: sentencesOf(context.state, entry, item, dayIn(context)),
+  }))
+  return { entries: entries.filter((one) => one.sentences.length), more: told?.more ?? false }
+})

@@ -1,0 +1,44 @@
+import { conditionCounts } from './condition-counts'
+import type { AskedQuery, QueryContext, Watch, WatchedQuery } from './contract'
+import { directory } from './directory'
+import { drafts } from './drafts'
+import { history } from './history'
+import { inTurn } from './in-turn'
+import { item } from './item'
+import { longText } from './long-text'
+import { projectItems } from './project-items'
+import { queue } from './queue'
+import { itemNames, search } from './search'
+import { typedWords } from './typed-words'
+import { valueCounts } from './value-counts'
+import { view } from './view'
+import { leaves, notIn, why } from './why'
+
+/** What pages watch. */
+export const watchedQueries = { directory, inTurn, queue, view, item } as const
+/** What pages ask once. */
+export const askedQueries = {
+  valueCounts, conditionCounts, typedWords, why, notIn, leaves, search, itemNames, history, longText, projectItems, drafts,
+} as const // prettier-ignore
+
+export type WatchedName = keyof typeof watchedQueries
+export type AskedName = keyof typeof askedQueries
+type InputOf<Q> = Q extends WatchedQuery<infer I, infer _> ? I : Q extends AskedQuery<infer I, infer _> ? I : never
+type AnswerOf<Q> = Q extends WatchedQuery<infer _, infer A> ? A : Q extends AskedQuery<infer _, infer A> ? A : never
+
+export type WatchInput<N extends WatchedName> = InputOf<(typeof watchedQueries)[N]>
+export type WatchAnswer<N extends WatchedName> = AnswerOf<(typeof watchedQueries)[N]>
+export type AskInput<N extends AskedName> = InputOf<(typeof askedQueries)[N]>
+export type AskAnswer<N extends AskedName> = AnswerOf<(typeof askedQueries)[N]>
+
+/** A watched query as it is sent: its name and input. */
+export type WatchRequest = { [N in WatchedName]: { readonly query: N; readonly input: WatchInput<N> } }[WatchedName]
+export type AnyAnswer = WatchAnswer<WatchedName>
+
+/** Keeps a query answered, whichever it is. */
+export const watch = (context: QueryContext, { query, input }: WatchRequest): Watch<AnyAnswer> =>
+  (watchedQueries[query] as WatchedQuery<unknown, AnyAnswer>).watch(context, input)
+
+/** Answers a query once. */
+export const ask = <N extends AskedName>(context: QueryContext, query: N, input: AskInput<N>) =>
+  (askedQueries[query] as unknown as AskedQuery<AskInput<N>, AskAnswer<N>>).ask(context, input)

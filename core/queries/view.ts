@@ -1,0 +1,162 @@
+/** A view that a page watches: the rows in sight, the heads of groups, the sums, kept right change by change. */
+import { viewContext } from '../facts/contract'
+import { fieldRef } from '../facts/registry'
+import type { DefinitionIn, ShownView } from '../layouts/contract'
+import { layoutOf, type LayoutAnswer } from '../layouts/registry'
+import { rowOf, type Row, type Sums } from '../layouts/rows'
+import type { LayoutName } from '../model/names'
+import type { Reader } from '../model/reader'
+import type { Project, Total, ViewDefinition } from '../model/records'
+import type { ViewQuestion } from '../views/evaluate'
+import { LiveView } from '../views/live'
+import type { ChangeSet } from './change-set'
+import { viewerOf, watchedQuery, type ListControl, type QueryContext, type Watch } from './contract'
+
+export interface ViewInput {
+  /** A saved view. */
+  readonly view: string
+  /** Its definition as somebody changed it without saving. */
+  readonly draft?: ViewDefinition | undefined
+  /** How many rows a list hands out before anyone has said where they look. */
+  readonly first?: 'onServer' | 'inBrowser'
+}
+
+/** Undefined: there is no such view. */
+export const view = watchedQuery<ViewInput, LayoutAnswer | undefined>((context, input) => new ViewWatch(context, input))
+
+/** Rows that a list hands out on either side of what is looked at, so that scrolling finds them there. */
+const margin = 400
+
+interface Shown {
+  readonly definition: ViewDefinition
+  readonly project: Project
+  readonly live: LiveView
+  /** The state that it reads: another takes its place when everything is fetched anew. */
+  readonly reader: Reader
+}
+
+class ViewWatch implements Watch<LayoutAnswer | undefined> {
+  /** Undefined: there is no such view. */
+  #shown: Shown | undefined
+  /** The rows handed out last, as long as nothing that they show has changed. */
+  #rows: ReadonlyMap<string, Row> = new Map()
+  #held: ReadonlySet<string> = new Set()
+  #folded: ReadonlySet<string> = new Set()
+  readonly #looks = new Map<string, [from: number, to: number]>()
+
+  readonly lists: ListControl = {
+    look: (list, from, to) => void this.#looks.set(list, [from, to]),
+    hold: (items) => {
+      this.#held = new Set(items)
+      this.#shown?.live.hold(this.#held)
+    },
+    fold: (groups) => void (this.#folded = new Set(groups)),
+  }
+
+  constructor(
+    readonly context: QueryContext,
+    readonly input: ViewInput,
+  ) {
+    this.#read()
+  }
+
+  /** Takes up the view as it is now. */
+  #read(): void {
+    const { state } = this.context
+    this.#rows = new Map()
+    const saved = state.maybe('view', this.input.view)
+    const definition = this.input.draft ?? saved?.definition
+    const project = saved && state.maybe('project', saved.project)
+    if (!definition || !project) return void (this.#shown = undefined)
+    const context = viewContext(state, project.id, viewerOf(this.context))
+    if (this.#shown?.definition === definition && this.#shown.reader === state) {
+      this.#shown.live.evaluate(context)
+      this.#shown = { ...this.#shown, project }
+      return
+    }
+    const live = new LiveView(withSums(layoutOf(definition).question(state, definition), project), context)
+    if (this.#held.size) live.hold(this.#held)
+    this.#shown = { definition, project, live, reader: state }
+  }
+
+  update(changed: ChangeSet): boolean {
+    if (changed.all) this.#read()
+    else {
+      this.#shown?.live.update(changed.items)
+      this.#forget(changed.items)
+    }
+    return true
+  }
+
+  #forget(touched: ReadonlySet<string>): void {
+    const rows = new Map(this.#rows)
+    for (const id of touched) {
+      rows.delete(id)
+      // Whether it is archived shows where it is counted.
+      const parent = this.context.state.read('item', id, 'parent')
+      if (typeof parent === 'string') rows.delete(parent)
+    }
+    this.#rows = rows
+  }
+
+  answer(): LayoutAnswer | undefined {
+    if (!this.#shown) return undefined
+    const { definition, project, live, reader } = this.#shown
+    const today = this.context.today()
+    const before = this.#rows
+    const now = new Map<string, Row>()
+    this.#rows = now
+    const totals = live.totals.slice(0, definition.totals.length)
+    const shown: ShownView<LayoutName> = {
+      reader,
+      project,
+      definition: definition as DefinitionIn<LayoutName>,
+      live,
+      sums: sumsOf(live, definition.totals.length),
+      totals,
+      folded: this.#folded,
+      window: (list, length) => this.#window(list, length),
+      rowAt: (row) => {
+        const { table } = live.plan.context
+        const known = before.get(table.ids[row]!) ?? rowOf(reader, today, table.at(row))
+        now.set(known.item.id, known)
+        return known
+      },
+    }
+    return layoutOf(definition).answer(shown)
+  }
+
+  #window(list: string, length: number): [from: number, to: number] {
+    const looked = this.#looks.get(list)
+    if (looked) return [Math.max(0, Math.min(looked[0], length) - margin), looked[1] + margin]
+    const definition = this.#shown?.definition
+    return [0, definition ? layoutOf(definition).firstRows[this.input.first ?? 'inBrowser'] : 0]
+  }
+}
+
+/** The question with the sums of the tally after the totals of its own. */
+function withSums(question: ViewQuestion, { uses }: Project): ViewQuestion {
+  const sums: Total[] = [
+    { name: 'filled', of: { fact: 'late' } },
+    ...(uses.effort ? [{ name: 'sum' as const, of: fieldRef(uses.effort) }] : []),
+  ]
+  return { ...question, totals: [...question.totals, ...sums] }
+}
+function sumsOf(live: LiveView, shown: number): Sums {
+  const [late, effort] = [live.totals[shown], live.totals[shown + 1]]
+  return { items: live.count, late: late ?? 0, effort: effort ?? 0 }
+}
+
+/** Whether a view says something else to each who looks, and whether it asks for the past. */
+export function asksFor(definition: ViewDefinition): { readonly isPersonal: boolean; readonly past: boolean } {
+  const found = { isPersonal: false, past: false }
+  const walk = (condition: ViewDefinition['where'][number]): void => {
+    if ('of' in condition) condition.of.forEach(walk)
+    else if ('that' in condition) walk(condition.that)
+    else if (condition.about === 'was') found.past = true
+    else if ('values' in condition.test)
+      found.isPersonal ||= condition.test.values.some((id) => id === 'me' || id === 'craft')
+  }
+  definition.where.forEach(walk)
+  return found
+}

@@ -1,0 +1,115 @@
+/** A workspace that was made before records took the place of lists within lists opens, and is all there. */
+import { readFileSync } from 'node:fs'
+import { join } from 'node:path'
+import { Client as Connection } from 'pg'
+import { describe, expect, it } from 'vitest'
+import { openPglite } from '../../server/db/fsync-nodefs'
+import { readyFolder } from '../../server/db/data-folder'
+import { Client } from '../kit/client'
+import { hasPostgres, startCluster } from '../kit/postgres'
+import { newFolder, root, startServer, type Start, type TestServer } from '../kit/server'
+
+const made = readFileSync(join(root, 'tests/fixtures/workspace-1.sql'), 'utf8')
+
+async function embedded(): Promise<Start> {
+  const dir = newFolder('model-1')
+  const pg = await openPglite(await readyFolder(dir))
+  await pg.exec(made)
+  await pg.close()
+  return { dir }
+}
+
+async function signedIn({ url }: TestServer): Promise<Client> {
+  const client = new Client(url)
+  const answer = await client.post('/api/session', { email: 'otto@allotment.example', password: 'a long password' })
+  expect(answer.status).toBe(200)
+  client.keep(answer)
+  return client
+}
+
+async function isAllThere(server: TestServer): Promise<void> {
+  const client = await signedIn(server)
+  const { records } = await client.directory()
+  const project = records.project.find((one) => one.prefix === 'KIT')!
+  const inOrder = <R extends { readonly rank: string }>(all: readonly R[]) =>
+    [...all].sort((a, b) => (a.rank < b.rank ? -1 : 1))
+
+  // What lay in lists within a record is records of its own, in the same order.
+  const statuses = inOrder(records.status.filter((one) => one.project === project.id))
+  expect(statuses.map((one) => one.name).slice(0, 3)).toEqual(['Noted', 'Ready', 'In hand'])
+  const [workflow] = records.workflow.filter((one) => one.project === project.id)
+  expect(workflow!.start).toBe(statuses[0]!.id)
+  const steps = inOrder(records.step.filter((one) => one.workflow === workflow!.id))
+  expect(steps.map((one) => one.status)).toEqual(statuses.map((one) => one.id))
+  const board = records.board.find((one) => one.project === project.id)!
+  const columns = inOrder(records.column.filter((one) => one.board === board.id))
+  expect(columns.map((one) => one.name)).toEqual(statuses.map((one) => one.name))
+  const held = records.columnStatus.filter((one) => columns.some(({ id }) => id === one.column))
+  expect(new Set(held.map((one) => one.status))).toEqual(new Set(statuses.map((one) => one.id)))
+  const need = records.field.find((one) => one.id === project.uses.need)!
+  const options = inOrder(records.option.filter((one) => one.field === need.id))
+  expect(options.map((one) => one.label)).toEqual(['must', 'should', 'could', 'not now', 'urgent'])
+  expect(records.view.every((one) => one.definition.v === 3)).toBe(true)
+  expect(records.view.some((one) => one.audience.of === 'maker')).toBe(true)
+
+  // Every view is drawn, and past days are known as they were.
+  for (const view of records.view.filter((one) => one.project === project.id)) {
+    const answer = await client.get(`/app/KIT/${view.id}`)
+    expect([view.name, answer.status]).toEqual([view.name, 200])
+    await answer.arrayBuffer()
+  }
+  const items = await client.items(project.id)
+  expect(items.length).toBeGreaterThan(5)
+  const past = (await (await client.get(`/api/projects/${project.id}/past?days=18`)).json()) as {
+    statuses: Record<string, string>
+  }
+  const moved = items.filter((one) => past.statuses[one.id] && past.statuses[one.id] !== one.status)
+  expect(moved.length).toBeGreaterThan(0)
+  for (const { id } of items.slice(0, 5)) {
+    const history = (await (await client.get(`/api/items/${id}/history`)).json()) as { entries: { patch: unknown[] }[] }
+    expect(history.entries.length).toBeGreaterThan(0)
+  }
+
+  // The last change, made on the board's list of columns as it was then, is taken back.
+  const inHand = columns.find((one) => one.name === 'In hand')!
+  const limit = async () => (await client.directory()).records.limit.find((one) => one.column === inHand.id)?.most
+  expect(await limit()).toBe(3)
+  const { messages } = (await (await client.get('/api/log?after=0')).json()) as {
+    messages: { entry?: { command: string; type: string } }[]
+  }
+  const last = messages.flatMap((one) => one.entry ?? []).findLast((one) => one.type === 'board.limit')!
+  expect((await client.command('revert', { of: last.command })).problem).toBeUndefined()
+  expect(await limit()).toBe(6)
+
+  // It goes on as any other.
+  const kind = records.kind.find((one) => one.project === project.id)!
+  const item = { project: project.id, kind: kind.id, status: workflow!.start, parent: null, values: {} }
+  const added = await client.command('items.add', { items: [{ item: last.command, title: 'Sow leeks', ...item }] })
+  expect(added.problem).toBeUndefined()
+}
+
+describe('a workspace of the first model', () => {
+  it('opens in the embedded database, once and again', { timeout: 120_000 }, async () => {
+    const start = await embedded()
+    const env = { WRENLEAF_NOW: '2026-11-25T09:00:00.000Z' }
+    const server = await startServer({ ...start, env })
+    await isAllThere(server)
+    const { sequence } = await (await signedIn(server)).directory()
+    await server.stop()
+    const again = await startServer({ ...start, env })
+    expect((await (await signedIn(again)).directory()).sequence).toBe(sequence)
+    await again.stop()
+  })
+
+  it.skipIf(!hasPostgres)('opens on PostgreSQL', { timeout: 120_000 }, async () => {
+    const cluster = await startCluster()
+    const connection = new Connection({ connectionString: cluster.url })
+    await connection.connect()
+    await connection.query(made)
+    await connection.end()
+    const server = await startServer({ env: { DATABASE_URL: cluster.url, WRENLEAF_NOW: '2026-11-25T09:00:00.000Z' } })
+    await isAllThere(server)
+    await server.stop()
+    cluster.stop()
+  })
+})
