@@ -24,7 +24,7 @@ export async function foundProject(
   n: number,
 ): Promise<{ project: string; table: string; board: string }> {
   const { me, records } = await client.directory()
-  const body = starterPattern({ name: `Bench ${n}`, prefix, colour: 'moss', rank: 'z', maker: me }, v7)
+  const body = starterPattern({ name: `Bench ${n}`, prefix, colour: 'moss', rank: 'b99', maker: me }, v7)
   await expectDone(client.command('projects.create', body))
   const people = records.person.map((one) => one.id)
   const { uses } = body.project

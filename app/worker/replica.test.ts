@@ -1,12 +1,15 @@
 import { describe, expect, it, vi } from 'vitest'
 import type { PlainDate } from '#core/base/dates'
 import type { ItemId } from '#core/base/ids'
+import { must } from '#core/base/result'
+import type { Entry } from '#core/change/command'
 import type { Command } from '#core/commands/registry'
 import { mostChangesAtOnce } from '#core/change/patch'
 import { kindsOf, statusesOf } from '#core/model/reader'
 import { command, PlainRoom, smallWorkspace } from '#core/test-kit/workspace'
 import { directoryFor } from '#core/wire/directory'
 import type { FeedMessage } from '#core/wire/feed'
+import { seenBy } from '#core/wire/seen'
 import { toPayload } from '#core/wire/payload'
 import { LinkDown, Refused, type ServerLink } from './server-link'
 import type { PendingBox } from './pending-box'
@@ -30,10 +33,13 @@ class Elsewhere {
     if (!this.isCut) this.hear?.(this.message(sequence))
   }
   message(sequence: number) {
-    const entry = this.room.entries[sequence - 1]!
+    const entry = this.#seen(sequence)
     return entry.type === 'bring-in'
       ? ({ tell: 'large', sequence, parts: 2 } as const)
       : ({ tell: 'entry', entry } as const)
+  }
+  #seen(sequence: number): Entry {
+    return must(seenBy(this.small.state, must(this.room.entries[sequence - 1], 'entry'), this.me), 'entry')
   }
   cut(): void {
     this.isCut = true
@@ -62,7 +68,7 @@ class Elsewhere {
     },
     part: async (sequence, part) => {
       this.#up()
-      const entry = this.room.entries[sequence - 1]!
+      const entry = this.#seen(sequence)
       const half = Math.ceil(entry.patch.length / 2)
       return { ...entry, patch: entry.patch.slice(part * half, (part + 1) * half) }
     },
@@ -73,7 +79,7 @@ class Elsewhere {
       if (!done.ok) return { problem: done.problem }
       this.tell(done.value.sequence)
       const message = this.message(done.value.sequence)
-      return message.tell === 'large' ? { large: { sequence: message.sequence, parts: 2 } } : { entry: done.value }
+      return message.tell === 'large' ? { large: { sequence: message.sequence, parts: 2 } } : { entry: message.entry }
     },
     past: async (_project, daysAgo) => {
       this.askedPast.push(daysAgo)

@@ -191,7 +191,7 @@ export class Replica implements QueryContext {
     const lacksEntry = needsOf(command).some((need) => need.what === 'entry' && !entries.entryOf(need.command))
     if (lacksEntry || this.#large.has(command.id)) return ok([])
     const judged = judge(state, command, {
-      command: command.id, by: personActor(this.me), now: this.now(), today: this.today(), givesNumbers: false,
+      command: command.id, by: personActor(this.me), now: this.now(), today: this.today(), isRoom: false,
       entryOf: (id) => entries.entryOf(id), longText: () => undefined,
     }) // prettier-ignore
     if (!judged.ok) return judged

@@ -16,7 +16,7 @@ import {
   ZoneDays,
 } from './dates'
 import { printDecimal, tryParseDecimal } from './decimals'
-import { rankBetween, ranksBetween } from './ranks'
+import { isRank, rankBetween, ranksBetween } from './ranks'
 import { problemCodes } from './result'
 import { changeIds, isSameValue } from './sorted-ids'
 import { problemWords } from '../access/problem-words'
@@ -156,6 +156,11 @@ describe('decimals', () => {
 })
 
 describe('ranks', () => {
+  it('are told from what is none, before which or after which nothing could be put', () => {
+    expect(['a0', 'Zz', 'b00', 'a0V', 'c1AB'].filter(isRank)).toEqual(['a0', 'Zz', 'b00', 'a0V', 'c1AB'])
+    expect(['', 'a', 'b0', 'z7', 'a00', '1', 'a!'].filter(isRank)).toEqual([])
+  })
+
   it('there is room between any two', () => {
     fc.assert(
       fc.property(fc.array(fc.nat(30), { maxLength: 60 }), (places) => {

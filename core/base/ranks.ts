@@ -30,6 +30,16 @@ export function rankOfPlace(place: number): Rank {
   return `b${digits.charAt(Math.floor(n / 62))}${digits.charAt(n % 62)}`
 }
 
+/** Whether a text is a key that others can be put before and after. */
+export function isRank(text: string): boolean {
+  try {
+    rankBetween(text, undefined)
+    return true
+  } catch {
+    return false
+  }
+}
+
 /** Orders by rank, ties by id. */
 export const compareRanked = (
   a: { readonly rank: Rank; readonly id: string },

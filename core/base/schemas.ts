@@ -1,5 +1,6 @@
 /** The shapes that schemas are made of again and again, on zod's small build: the worker's script carries it. */
 import * as z from 'zod/mini'
+import { isRank } from './ranks'
 
 export const text = (longest: number, shortest = 0) => z.string().check(z.minLength(shortest), z.maxLength(longest))
 /** A whole number. */
@@ -10,4 +11,4 @@ export const list = <T extends z.ZodMiniType>(of: T, most: number, least = 0) =>
 export const name = z.string().check(z.trim(), z.minLength(1), z.maxLength(120))
 export const email = z.email().check(z.maxLength(200))
 /** A fractional ordering key (`ranks.ts`). */
-export const rank = z.string().check(z.regex(/^[0-9A-Za-z]{1,80}$/))
+export const rank = z.string().check(z.regex(/^[0-9A-Za-z]{1,80}$/), z.refine(isRank))

@@ -50,7 +50,7 @@ export const bringIn = defineCommand({
     ]
     body.items.forEach((one, i) => {
       const given = {
-        number: context.givesNumbers ? before + i : 0,
+        number: context.isRoom ? before + i : 0,
         rank: must(ranks[i], 'rank'),
         siblingRank: must(siblingRanks.get(one.item), 'sibling rank'),
       }
@@ -58,7 +58,7 @@ export const bringIn = defineCommand({
     })
     for (const { item, field, text } of body.texts)
       changes.push(makes('longText', { id: longTextId(item, field), item, field, revision: 1, text }))
-    if (context.givesNumbers)
+    if (context.isRoom)
       changes.push({
         entity: 'project',
         id: body.project,

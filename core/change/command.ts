@@ -14,8 +14,8 @@ export interface Context {
   readonly now: Instant
   /** The workspace's day. */
   readonly today: PlainDate
-  /** True in the room: numbers are given there; a browser writes 0 until it hears them. */
-  readonly givesNumbers: boolean
+  /** In the room numbers are given and stays are held; a browser writes 0 for a number until it hears it. */
+  readonly isRoom: boolean
   /** The entry of a command; undefined where it is not at hand. */
   entryOf(command: CommandId): Entry | undefined
   /** A stored long text; undefined where there is none or (in a browser) where it is not at hand. */

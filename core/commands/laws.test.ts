@@ -70,7 +70,7 @@ class Browser {
     readonly by: Small['people']['owner'],
   ) {
     this.replica = new ReplicaState<Command>((state, command, entries) => {
-      const context = { givesNumbers: false, entryOf: (id: CommandId) => entries.entryOf(id) }
+      const context = { isRoom: false, entryOf: (id: CommandId) => entries.entryOf(id) }
       const judged = judge(state, command, contextOf(command, this.by.id, context))
       return judged.ok ? ok(judged.value.patch) : judged
     })

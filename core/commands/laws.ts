@@ -8,15 +8,18 @@ import { entitiesHeld, entityOf, idsNeeded, type Lookup } from '../model/entitie
 import { maybeStep, type Reader } from '../model/reader'
 import type { EntityName, Item, Records, Stay } from '../model/records'
 
-/** The first law that a patch would break, as the problem to tell; undefined where all of them hold. */
-export function brokenLaw(reader: Reader, patch: Patch): Problem | undefined {
+/**
+ * The first law that a patch would break, as the problem to tell; undefined where all of them hold. `isRoom`: stays are at
+ * hand, as they are in the room alone; a browser is told of no change to them.
+ */
+export function brokenLaw(reader: Reader, patch: Patch, isRoom: boolean): Problem | undefined {
   const after = new After(reader, patch)
   return (
     idsAreUnique(reader, after) ??
     prefixesAreUnique(reader, after) ??
     hierarchyIsForest(reader, after) ??
     statusesFitKinds(reader, after) ??
-    eachHasOneOpenStay(after) ??
+    (isRoom ? eachHasOneOpenStay(after) : undefined) ??
     whatIsNamedIsThere(reader, after)
   )
 }

@@ -3,6 +3,7 @@ import { text, whole } from '../base/schemas'
 import { commandId } from '../base/id-schemas'
 import type { CommandId } from '../base/ids'
 import { fail, ok, problem, type Result } from '../base/result'
+import { columns } from '../board/column-commands'
 import { setLimit } from '../board/set-limit'
 import { bringIn } from '../bring-in/command'
 import { usualBytes, type Applied, type CommandDefinition, type Context, type Envelope } from '../change/command'
@@ -14,6 +15,10 @@ import { setText } from '../items/text'
 import type { Reader } from '../model/reader'
 import { addPeople } from '../people/add'
 import { createProject } from '../projects/create'
+import { fields } from '../projects/set-up/fields'
+import { kinds } from '../projects/set-up/kinds'
+import { options } from '../projects/set-up/options'
+import { statuses, steps } from '../projects/set-up/statuses'
 import { views } from '../saved-views/commands'
 import { brokenLaw } from './laws'
 import { revert } from './revert'
@@ -21,7 +26,11 @@ import { revert } from './revert'
 /** Every command there is. */
 const definitions = [
   addItems, setValues, moveItems, archiveItems, setText, addPeople, createProject, setLimit,
-  views.add, views.set, views.remove, views.order, bringIn, revert,
+  views.add, views.set, views.remove, views.order,
+  fields.add, fields.set, fields.remove, fields.order, options.add, options.set, options.remove, options.order,
+  kinds.add, kinds.set, kinds.remove, kinds.order, statuses.add, statuses.set, statuses.remove, statuses.order,
+  steps.add, steps.set, steps.remove, steps.order, columns.add, columns.set, columns.remove, columns.order,
+  bringIn, revert,
 ] as const // prettier-ignore
 
 type Definition = (typeof definitions)[number]
@@ -65,7 +74,7 @@ export function judge(reader: Reader, command: Command, context: Context): Resul
   const refused = definition.check(reader, command, context)
   if (refused) return fail(refused)
   const applied = definition.apply(reader, command, context)
-  const broken = applied.ok ? brokenLaw(reader, applied.value.patch) : undefined
+  const broken = applied.ok ? brokenLaw(reader, applied.value.patch, context.isRoom) : undefined
   return broken ? fail(broken) : applied
 }
 

@@ -41,7 +41,7 @@ export const addItems = defineCommand({
     const lastRank = new Map<string, string>()
     for (const one of body.items) {
       const project = must(reader.maybe('project', one.project), 'project')
-      const number = context.givesNumbers ? (numbers.get(project.id) ?? project.nextNumber) : 0
+      const number = context.isRoom ? (numbers.get(project.id) ?? project.nextNumber) : 0
       numbers.set(project.id, number + 1)
       const { ranks, spread } = ranksAt(reader, one.project, one.place, 1, new Set())
       const follows = one.place ? undefined : lastRank.get(project.id)
@@ -53,7 +53,7 @@ export const addItems = defineCommand({
       lastRank.set(siblings, siblingRank)
       changes.push(...spread, ...itemMade(reader, one, { number, rank, siblingRank }, context, stays))
     }
-    if (context.givesNumbers)
+    if (context.isRoom)
       for (const [id, next] of numbers) {
         const before = must(reader.maybe('project', id), 'project').nextNumber
         changes.push({ entity: 'project', id, field: 'nextNumber', before, after: next })

@@ -49,7 +49,7 @@ describe('items in columns', () => {
   it('keep values of a field that is not known yet, and put them into its column when it comes', () => {
     const { state, project, ids } = smallWorkspace()
     const item = { ...random.itemAt(0, fc.sample(random.item, { numRuns: 1, seed: 1 })[0]!, () => false) }
-    const field = { id: ids.next() as never, project: project.id, name: 'depth', help: '', type: 'number' as const, settings: {}, rank: 'z0', archived: false } // prettier-ignore
+    const field = { id: ids.next() as never, project: project.id, name: 'depth', help: '', type: 'number' as const, settings: {}, rank: 'b90', archived: false } // prettier-ignore
     state.put('item', item.id, { ...item, values: { ...item.values, [field.id]: 7 } })
     state.put('field', field.id, field)
     expect(state.maybe('item', item.id)?.values[field.id]).toBe(7)

@@ -1,5 +1,5 @@
 /** A small workspace for tests, and commands made from random numbers against whatever state there is. */
-import type { CommandId, ItemId, PersonId } from '../base/ids'
+import { tieId, type CommandId, type ItemId, type PersonId } from '../base/ids'
 import { must, type Result } from '../base/result'
 import { memberId } from '../access/access'
 import { personActor } from '../change/actor'
@@ -7,8 +7,8 @@ import type { Applied, Context, Entry } from '../change/command'
 import { applyPatch, type Patch } from '../change/patch'
 import { modelVersion } from '../change/upgrade'
 import { commandOf, definitionOf, judge, type BareCommand, type Command } from '../commands/registry'
-import type { Field, Item, LongText, Person, Project, Role } from '../model/records'
-import { boardsOf, columnsOf, fieldsOf, kindsOf, limitOf, statusesOf } from '../model/reader'
+import type { Field, Item, LongText, Person, Project, Records, Role } from '../model/records'
+import { boardsOf, columnsOf, fieldsOf, kindsOf, limitOf, statusesOf, stepsOf } from '../model/reader'
 import { State } from '../model/state'
 import { optionsOf, starterPattern } from '../projects/starter-pattern'
 
@@ -95,7 +95,7 @@ export function contextOf(command: { readonly id: CommandId }, by: PersonId, mor
     by: personActor(by),
     now,
     today,
-    givesNumbers: true,
+    isRoom: true,
     entryOf: () => undefined,
     longText: () => undefined,
     ...more,
@@ -203,6 +203,9 @@ export function randomCommand(
     'person',
     'project',
     'bringIn',
+    'setUp',
+    'setUp',
+    'setUp',
     'revert',
     'revert',
   ] as const
@@ -210,16 +213,9 @@ export function randomCommand(
   if (type === 'add' || !item || !other) return { ...head('items.add'), items: [newItemOf(which, more)] }
   switch (type) {
     case 'set': {
-      const field = must(
-        pick(
-          fields.filter(
-            (one) =>
-              one.type === 'date' || one.type === 'number' || one.type === 'oneOption' || one.type === 'checkbox',
-          ),
-          which + more,
-        ),
-        'field',
-      )
+      const plain = fields.filter((one) => ['date', 'number', 'oneOption', 'checkbox'].includes(one.type))
+      const field = pick(plain, which + more)
+      if (!field) return undefined
       const to =
         field.type === 'date'
           ? `2026-12-${String((more % 28) + 1).padStart(2, '0')}`
@@ -242,27 +238,17 @@ export function randomCommand(
       }
     }
     case 'people': {
-      const field = must(
-        pick(
-          fields.filter((one) => one.type === 'people' || one.type === 'severalOptions'),
-          which,
-        ),
-        'field',
+      const field = pick(
+        fields.filter((one) => one.type === 'people' || one.type === 'severalOptions'),
+        which,
       )
-      const ids_ =
-        field.type === 'people'
-          ? people.map((one) => one.id as string)
-          : state.optionsOf(field.id).map((one) => one.id as string)
+      const choices: readonly { readonly id: string }[] =
+        field?.type === 'people' ? people : field ? state.optionsOf(field.id) : []
+      const [added, removed] = [pick(choices, more)?.id, pick(choices, more + which)?.id]
+      if (!field || !added || !removed) return undefined
       return {
         ...head('items.set'),
-        items: [
-          {
-            item: item.id,
-            set: {
-              [field.id]: { add: [must(pick(ids_, more), 'id')], remove: [must(pick(ids_, more + which), 'id')] },
-            },
-          },
-        ],
+        items: [{ item: item.id, set: { [field.id]: { add: [added], remove: [removed] } } }],
       }
     }
     case 'move':
@@ -291,18 +277,16 @@ export function randomCommand(
     case 'archive':
       return { ...head('items.archive'), items: [item.id], archived: more % 2 === 0 }
     case 'text': {
-      const field = must(
-        fields.find((one) => one.type === 'longText'),
-        'field',
-      )
+      const field = fields.find((one) => one.type === 'longText')
+      if (!field) return undefined
       const mark = item.values[field.id]
       const revision = mark && typeof mark === 'object' && 'revision' in mark ? mark.revision : 0
       return { ...head('items.text'), item: item.id, field: field.id, revision, text: more % 3 ? `words ${more}` : '' }
     }
     case 'limit': {
       const board = must(boardsOf(state, project.id)[0], 'board')
-      const column = must(pick(columnsOf(state, board.id), which), 'column').id
-      return { ...head('limit.set'), column, from: limitOf(state, column), to: more % 4 ? more % 9 : null }
+      const column = pick(columnsOf(state, board.id), which)?.id
+      return column && { ...head('limit.set'), column, from: limitOf(state, column), to: more % 4 ? more % 9 : null }
     }
     case 'view':
       return {
@@ -339,7 +323,7 @@ export function randomCommand(
             name: `Bed ${which} ${more}`,
             prefix: `B${String(which % 100)}${String(more % 1000)}`,
             colour: 'moss',
-            rank: 'b9',
+            rank: 'b99',
             maker: by,
           },
           ids.next,
@@ -354,7 +338,7 @@ export function randomCommand(
         help: '',
         type: 'shortText' as const,
         settings: {},
-        rank: `c${String(which % 10)}${String(more % 10)}0`,
+        rank: `c${String(which % 10)}${String(more % 10)}1`,
         archived: false,
       }
       return {
@@ -368,6 +352,8 @@ export function randomCommand(
         texts: [],
       }
     }
+    case 'setUp':
+      return setUpCommand(state, project, which, more, ids)
     case 'revert': {
       const of = pick(past, which)
       return of && { ...head('revert'), of }
@@ -381,5 +367,58 @@ export function randomCommand(
       status: must(pick(statuses, b), 'status').id, parent: parent?.id ?? null, values: {},
       ...(a % 2 && pick(items, b) && { place: { after: must(pick(items, b), 'item').id } }),
     } // prettier-ignore
+  }
+}
+
+/** Adding, changing, removing or ordering something that a project is set up with. */
+function setUpCommand(state: State, project: Project, which: number, more: number, ids: Ids): Command | undefined {
+  const pick = <T>(list: readonly T[], n: number): T | undefined => list[n % Math.max(1, list.length)]
+  const [fields, kinds] = [fieldsOf(state, project.id), kindsOf(state, project.id)]
+  const statuses = statusesOf(state, project.id)
+  const options = fields.map((one) => state.optionsOf(one.id)).find((of) => of.length) ?? []
+  const columns = columnsOf(state, must(boardsOf(state, project.id)[0], 'board').id)
+  const steps = stepsOf(state, kinds[0]?.workflow ?? '')
+  const verb = pick(['add', 'set', 'remove', 'order'] as const, more)
+  const [one, to] = [which >> 3, (which >> 3) + 1 + (more % 3)]
+  const named = `named ${more}`
+  const id = ids.next() as never
+  const of = <E extends 'field' | 'option' | 'kind' | 'status' | 'step' | 'column'>(
+    entity: E,
+    list: readonly Records[E][],
+    made: Partial<Records[E]>,
+    field: string,
+    value: unknown,
+    how: object,
+  ): Command | undefined => {
+    const record = pick(list, one) as (Records[E] & Readonly<Record<string, unknown>>) | undefined
+    if (!record) return undefined
+    const bodies = {
+      add: {
+        record: { ...record, id, rank: `b9${which % 10}`, ...('archived' in record && { archived: false }), ...made },
+      },
+      set: { target: record.id, set: { [field]: { from: record[field], to: value } } },
+      remove: { target: record.id, how },
+      order: { target: record.id, before: pick(list, to)?.id ?? null },
+    }
+    return verb && command(ids, { type: `${entity}.${verb}`, ...bodies[verb] } as never)
+  }
+  const other = (list: readonly { readonly id: string }[]) => pick(list, to)?.id
+  switch (which % 6) {
+    case 0:
+      return of('field', fields, { name: named }, 'name', named, {})
+    case 1:
+      return of('option', options, { label: named }, 'label', named, pick([{}, { to: null }, { to: other(options) }], more) ?? {}) // prettier-ignore
+    case 2:
+      return of('kind', kinds, { name: named }, 'name', named, { to: other(kinds) })
+    case 3:
+      return of('status', statuses, { name: named }, 'name', named, { to: other(statuses) })
+    case 4: {
+      const free = statuses.find((status) => !steps.some((step) => step.status === status.id))
+      const workflow = steps[0]?.workflow
+      const made = free && workflow ? { id: tieId<'step'>(workflow, free.id), status: free.id } : {}
+      return verb === 'add' && !free ? undefined : of('step', steps, made, 'turn', { of: 'nobody' }, {})
+    }
+    default:
+      return of('column', columns, { name: named }, 'name', named, { to: pick([null, other(columns)], more) ?? null })
   }
 }

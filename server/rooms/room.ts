@@ -185,7 +185,7 @@ export class Room {
       by: personActor(one.by),
       now,
       today: dateIn(this.state.workspace().timeZone, now),
-      givesNumbers: true,
+      isRoom: true,
       entryOf: (id) => done.find((other) => other.entry.command === id)?.entry ?? fetched.entries.get(id),
       longText: (id) => fetched.texts.get(id),
     }

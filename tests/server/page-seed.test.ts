@@ -87,7 +87,7 @@ describe('what comes along with a page', () => {
     const { project, definition } = viewOf('GLH', 'table')
     const maker = (await lead.directory()).me
     await lead.command('view.add', {
-      record: { id: mine, project, maker, audience: { of: 'maker' }, name: 'Mine alone', rank: 'b0', definition },
+      record: { id: mine, project, maker, audience: { of: 'maker' }, name: 'Mine alone', rank: 'b00', definition },
     })
     expect((await page(lead, `/app/GLH/${mine}`)).seed?.answers).toHaveLength(2)
     const others = await page(member, `/app/GLH/${mine}`)

@@ -119,7 +119,7 @@ describe('who may do what', () => {
       maker: me,
       audience: { of: 'maker' },
       name: 'Mine',
-      rank: 'b0',
+      rank: 'b00',
       definition: { v: 3, layout: 'table', where: [], group: [], sort: [], totals: [], show: [] },
     }
     expect((await clients.reader.command('view.add', { record: view })).problem).toBeUndefined()

@@ -1,0 +1,33 @@
+import * as z from 'zod/mini'
+import { name, text } from '../../base/schemas'
+import * as ids from '../../base/id-schemas'
+import { isSameValue } from '../../base/sorted-ids'
+import type { Change } from '../../change/patch'
+import { fieldsOf } from '../../model/reader'
+import { fieldRecord } from '../../model/schemas'
+import { recordCommands } from '../../setup/record-commands'
+import { archivedNow, setUpRefusal } from './in-project'
+
+/** Adding, changing, removing and ordering the fields of a project. What items have in a removed one stays with them. */
+export const fields = recordCommands({
+  entity: 'field',
+  record: fieldRecord,
+  id: ids.fieldId,
+  fields: { name, help: text(500) },
+  siblings: (reader, field) => fieldsOf(reader, field.project),
+  refusal: (reader, field, context) => setUpRefusal(reader, field.project, context),
+  removal: z.object({}),
+  remove(reader, field) {
+    const changes: Change[] = [archivedNow('field', field)]
+    const project = reader.maybe('project', field.project)
+    if (project) {
+      const { uses, id } = project
+      const after = Object.fromEntries(Object.entries(uses).map(([use, by]) => [use, by === field.id ? null : by]))
+      if (!isSameValue(uses, after)) changes.push({ entity: 'project', id, field: 'uses', before: uses, after })
+    }
+    for (const step of reader.all('step'))
+      if (step.turn.of === 'field' && step.turn.field === field.id)
+        changes.push({ entity: 'step', id: step.id, field: 'turn', before: step.turn, after: { of: 'assignees' } })
+    return changes
+  },
+})

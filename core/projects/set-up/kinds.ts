@@ -1,0 +1,47 @@
+import * as z from 'zod/mini'
+import { name } from '../../base/schemas'
+import * as ids from '../../base/id-schemas'
+import { problem } from '../../base/result'
+import type { Change } from '../../change/patch'
+import { changeOf, changeStatus, stamp, StayIds } from '../../items/changes'
+import { kindIcons } from '../../model/names'
+import { kindsOf, maybeStep, startOfKind } from '../../model/reader'
+import { kindRecord } from '../../model/schemas'
+import { recordCommands, unmade } from '../../setup/record-commands'
+import { archivedNow, itemsWith, setUpRefusal } from './in-project'
+
+/** Adding, changing, removing and ordering the kinds of a project. */
+export const kinds = recordCommands({
+  entity: 'kind',
+  record: kindRecord,
+  id: ids.kindId,
+  fields: { name, icon: z.enum(kindIcons) },
+  siblings: (reader, kind) => kindsOf(reader, kind.project),
+  refusal: (reader, kind, context) => setUpRefusal(reader, kind.project, context),
+  check: (reader, kind) =>
+    reader.maybe('workflow', kind.workflow)?.project === kind.project ? undefined : problem('other-project'),
+  /** `to`: what its items become; those whose status that kind has not begin anew. */
+  removal: z.object({ to: ids.kindId }),
+  checkRemoval: (reader, kind, { to }) =>
+    kindsOf(reader, kind.project).some((other) => other.id === to && to !== kind.id)
+      ? undefined
+      : problem('wrong-value', { field: 'to' }),
+  remove(reader, kind, { to }, context) {
+    const stays = new StayIds(context.command)
+    const workflow = reader.maybe('kind', to)?.workflow
+    const start = startOfKind(reader, to)
+    const held = [...reader.all('columnStatus')].filter((one) => one.kind === kind.id)
+    const items = itemsWith(reader, kind.project, (item) => item.kind === kind.id)
+    return [
+      archivedNow('kind', kind),
+      ...held.map((one) => unmade('columnStatus', one)),
+      ...items.flatMap((item): Change[] => [
+        ...changeOf(item, 'kind', item.kind, to),
+        ...(maybeStep(reader, workflow, item.status) || !start
+          ? []
+          : changeStatus(reader, item, start.id, context, stays)),
+        ...stamp(item, context),
+      ]),
+    ]
+  },
+})

@@ -1,0 +1,59 @@
+import * as z from 'zod/mini'
+import { name } from '../../base/schemas'
+import * as ids from '../../base/id-schemas'
+import { problem } from '../../base/result'
+import { changeStatus, stamp, StayIds } from '../../items/changes'
+import { paletteColours, phases } from '../../model/names'
+import { statusesOf, stepsOf } from '../../model/reader'
+import type { Change } from '../../change/patch'
+import { statusRecord, stepRecord, turnRecord } from '../../model/schemas'
+import { recordCommands, unmade } from '../../setup/record-commands'
+import { archivedNow, itemsWith, setUpRefusal } from './in-project'
+
+/** Adding, changing, removing and ordering the statuses of a project. */
+export const statuses = recordCommands({
+  entity: 'status',
+  record: statusRecord,
+  id: ids.statusId,
+  fields: { name, phase: z.enum(phases), colour: z.enum(paletteColours) },
+  siblings: (reader, status) => statusesOf(reader, status.project),
+  refusal: (reader, status, context) => setUpRefusal(reader, status.project, context),
+  /** `to`: where its items go, and where workflows begin that began with it. */
+  removal: z.object({ to: ids.statusId }),
+  checkRemoval: (reader, status, { to }) =>
+    statusesOf(reader, status.project).some((other) => other.id === to && to !== status.id)
+      ? undefined
+      : problem('wrong-value', { field: 'to' }),
+  remove(reader, status, { to }, context) {
+    const stays = new StayIds(context.command)
+    const steps = [...reader.all('step')].filter((step) => step.status === status.id)
+    const begun = [...reader.all('workflow')].filter((workflow) => workflow.start === status.id)
+    const held = [...reader.all('columnStatus')].filter((one) => one.status === status.id)
+    const items = itemsWith(reader, status.project, (item) => item.status === status.id)
+    return [
+      archivedNow('status', status),
+      ...steps.map((step) => unmade('step', step)),
+      ...begun.map(({ id, start }): Change => ({ entity: 'workflow', id, field: 'start', before: start, after: to })),
+      ...held.map((one) => unmade('columnStatus', one)),
+      ...items.flatMap((item) => [...changeStatus(reader, item, to, context, stays), ...stamp(item, context)]),
+    ]
+  },
+})
+
+/** The statuses of a workflow: which it has, in which order, and whose turn it is in each. */
+export const steps = recordCommands({
+  entity: 'step',
+  record: stepRecord,
+  id: ids.tieIdOf<'step'>(),
+  fields: { turn: turnRecord },
+  siblings: (reader, step) => stepsOf(reader, step.workflow),
+  refusal: (reader, step, context) => setUpRefusal(reader, reader.maybe('workflow', step.workflow)?.project, context),
+  check: (reader, step) =>
+    reader.maybe('status', step.status)?.project === reader.maybe('workflow', step.workflow)?.project
+      ? undefined
+      : problem('other-project'),
+  removal: z.object({}),
+  checkRemoval: (reader, step) =>
+    reader.maybe('workflow', step.workflow)?.start === step.status ? problem('in-use') : undefined,
+  remove: (_reader, step) => [unmade('step', step)],
+})
