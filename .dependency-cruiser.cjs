@@ -58,6 +58,12 @@ module.exports = {
       to: { path: '^server/(rooms|services)/' },
     },
     {
+      name: 'rooms-know-no-service',
+      severity: 'error',
+      from: { path: '^server/rooms/' },
+      to: { path: '^server/services/' },
+    },
+    {
       name: 'worker-not-page',
       severity: 'error',
       from: { path: '^app/worker/' },

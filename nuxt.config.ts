@@ -7,6 +7,8 @@ export default defineNuxtConfig({
   modules: ['./modules/db-worker', './modules/app-shell', '@pinia/nuxt', '@nuxt/eslint', 'nuxt-security'],
   devtools: { enabled: false },
   telemetry: false,
+  // A build beside checks that read what was prepared stands in a folder of its own.
+  buildDir: process.env.WRENLEAF_BUILD_DIR ?? '.nuxt',
   compatibilityDate: '2026-05-01',
   css: [
     'vuetify/styles/layers',
@@ -47,7 +49,11 @@ export default defineNuxtConfig({
           output: {
             // All of the signed-in pages in one file: a file more costs an opening page more than what is in it.
             manualChunks: (id: string) =>
-              /\/app\/(frame|parts|view-layouts|pages\/app)\b(?!.*(bring-in|phrases))/.test(id) ? 'app' : undefined,
+              /\/app\/(shell|parts|view-layouts|item|queue|data|sentence\/ViewSentence|pages\/app)\b(?!.*bring-in)/.test(
+                id,
+              )
+                ? 'app'
+                : undefined,
           },
         },
       },

@@ -19,7 +19,6 @@ export default defineConfig({
   fullyParallel: false,
   retries: 0,
   reporter: process.env.CI ? 'list' : 'line',
-  globalSetup: './tests/kit/global-setup.ts',
   use: {
     browserName: 'chromium',
     viewport: { width: 1280, height: 800 },

@@ -1,7 +1,10 @@
 import { fileURLToPath } from 'node:url'
 import { defineConfig } from 'vitest/config'
 
-export default defineConfig({
+/** A test may take so long; what explores far, in `npm run test:deep`, longer. */
+const timeoutOf = (mode: string) => (mode === 'deep' ? 900_000 : 60_000)
+
+export default defineConfig(({ mode }) => ({
   resolve: { alias: { '#core': fileURLToPath(new URL('./core', import.meta.url)) } },
   test: {
     include: [
@@ -13,7 +16,7 @@ export default defineConfig({
     ],
     // The servers of these tests share two processors.
     maxWorkers: 2,
-    testTimeout: 60_000,
+    testTimeout: timeoutOf(mode),
     hookTimeout: 60_000,
   },
-})
+}))

@@ -10,7 +10,7 @@ import type { Field, FieldId, Person, Project, ProjectId } from '#core/model/rec
 import { kindOfPattern, optionsOf, starterPattern } from '#core/projects/starter-pattern'
 import type { OpenDatabase } from '../server/db/open'
 import { Room } from '../server/rooms/room'
-import type { Clock } from '../server/services/clock'
+import type { Clock } from '../server/clock'
 import { foundWorkspace } from '../server/services/founding'
 import { Chance } from './chance'
 import * as scenario from './scenario'

@@ -68,11 +68,14 @@ export function installTools() {
   return lacks()
 }
 
+const buildStamp = join(root, '.output/wrenleaf-stamp')
+/** Whether what is built is of the sources as they are. */
+export const isBuilt = () => read(buildStamp) === digest(sources) && existsSync(join(root, '.output/server/index.mjs'))
+export const markBuilt = () => writeFileSync(buildStamp, digest(sources))
+
 /** Builds, where a source has changed since. */
 export function build() {
-  const stamp = join(root, '.output/wrenleaf-stamp')
-  const now = digest(sources)
-  if (read(stamp) === now && existsSync(join(root, '.output/server/index.mjs'))) return
+  if (isBuilt()) return
   console.log('Building …')
   try {
     execFileSync('npx', ['nuxt', 'build'], {
@@ -85,7 +88,7 @@ export function build() {
     console.error(`${error.stdout ?? ''}${error.stderr ?? ''}`.slice(-6000))
     stop('The build failed; the reason stands above.')
   }
-  writeFileSync(stamp, now)
+  markBuilt()
 }
 
 /** Bundles a program of the project for Node and runs it to its end. Its packages are found from where it is put. */

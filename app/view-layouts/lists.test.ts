@@ -1,7 +1,7 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { effectScope, nextTick, shallowRef, type EffectScope } from 'vue'
 import { useLightRows } from './table/use-light-rows'
-import { useStretch } from './use-stretch'
+import { useStretch } from '../parts/use-stretch'
 
 const lines = (from: number, to: number) => Array.from({ length: to - from }, (_, i) => ({ index: from + i }))
 let scope: EffectScope

@@ -32,6 +32,7 @@ export function rankOfPlace(place: number): Rank {
 
 /** Whether a text is a key that others can be put before and after. */
 export function isRank(text: string): boolean {
+  if (!/^[0-9A-Za-z]+$/.test(text)) return false
   try {
     rankBetween(text, undefined)
     return true

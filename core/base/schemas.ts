@@ -11,4 +11,4 @@ export const list = <T extends z.ZodMiniType>(of: T, most: number, least = 0) =>
 export const name = z.string().check(z.trim(), z.minLength(1), z.maxLength(120))
 export const email = z.email().check(z.maxLength(200))
 /** A fractional ordering key (`ranks.ts`). */
-export const rank = z.string().check(z.regex(/^[0-9A-Za-z]{1,80}$/), z.refine(isRank))
+export const rank = z.string().check(z.maxLength(80), z.refine(isRank))

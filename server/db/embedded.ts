@@ -54,15 +54,8 @@ export interface Embedded {
 
 /** Starts the database's thread. Rejects with one line where the folder cannot be used. */
 export async function startEmbedded(dir: string, file: URL, onDeath: (error: Error) => void): Promise<Embedded> {
-  const worker = new Worker(file, { workerData: { dir } })
-  worker.setMaxListeners(0)
-  await new Promise<void>((resolve, reject) => {
-    worker.once('error', reject)
-    worker.once('exit', (code) => reject(new Error(`The database's thread ended with ${code}.`)))
-    worker.once('message', (message: 'ready' | { refused: string }) =>
-      message === 'ready' ? resolve() : reject(new Error(message.refused)),
-    )
-  })
+  const worker = (await startThread(dir, file)) ?? (await startThread(dir, file))
+  if (!worker) throw new Error(`The database in ${dir} was made, and is not there.`)
   let isClosing = false
   worker.removeAllListeners('error').removeAllListeners('exit')
   worker.on('error', onDeath)
@@ -76,4 +69,20 @@ export async function startEmbedded(dir: string, file: URL, onDeath: (error: Err
       await gone
     },
   }
+}
+
+/** Undefined: the thread has made the folder's database, and has ended. */
+async function startThread(dir: string, file: URL): Promise<Worker | undefined> {
+  const worker = new Worker(file, { workerData: { dir } })
+  worker.setMaxListeners(0)
+  const said = await new Promise<'ready' | 'made'>((resolve, reject) => {
+    worker.once('error', reject)
+    worker.once('exit', (code) => reject(new Error(`The database's thread ended with ${code}.`)))
+    worker.once('message', (message: 'ready' | 'made' | { refused: string }) =>
+      typeof message === 'string' ? resolve(message) : reject(new Error(message.refused)),
+    )
+  })
+  if (said === 'ready') return worker
+  await worker.terminate()
+  return undefined
 }

@@ -34,5 +34,7 @@ export const openPglite = (dir: string, fsync: Fsync = fs.fsyncSync): Promise<PG
     startParams: [
       ...PGlite.defaultStartParams.filter((param) => param !== '-F'),
       ...['-c', 'fsync=on', '-c', 'wal_sync_method=fsync'],
+      // The room holds everything in memory already.
+      ...['-c', 'shared_buffers=16MB'],
     ],
   })

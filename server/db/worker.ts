@@ -1,4 +1,6 @@
 /** Runs in a thread of its own: speaks PostgreSQL's wire protocol over the message port, and nothing else. */
+import fs from 'node:fs'
+import { join } from 'node:path'
 import { parentPort, workerData } from 'node:worker_threads'
 import { DataFolderProblem, lockFolder, makeFolder, readyFolder } from './data-folder'
 import { openPglite } from './fsync-nodefs'
@@ -10,6 +12,13 @@ const dir = (workerData as { dir: string }).dir
 try {
   makeFolder(dir)
   const lock = await lockFolder(dir)
+  if (!fs.existsSync(join(dir, 'database'))) {
+    // What making it takes in memory is given back when the thread ends: another opens what was made.
+    await readyFolder(dir)
+    lock.close()
+    port.postMessage('made')
+    process.exit()
+  }
   const pg = await openPglite(await readyFolder(dir))
   let turn: Promise<void> = Promise.resolve()
 

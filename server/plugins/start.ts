@@ -5,7 +5,7 @@ import { defineNitroPlugin, useRuntimeConfig, useStorage } from 'nitropack/runti
 import { loadDemo } from '../../demo/load'
 import { openDatabase } from '../db/open'
 import { emptyAll, theWorkspace } from '../db/load'
-import { serverClock } from '../services/clock'
+import { serverClock } from '../clock'
 import { House, setHouse } from '../services/house'
 
 /** Nitro keeps the migrations as assets; drizzle reads a folder. */

@@ -10,7 +10,7 @@ import { asksFor, view as viewQuery } from '#core/queries/view'
 import { watch, type AnyAnswer, type WatchAnswer, type WatchRequest } from '#core/queries/registry'
 import { directoryFor } from '#core/wire/directory'
 import type { Room } from '../rooms/room'
-import type { Clock } from './clock'
+import type { Clock } from '../clock'
 
 /** Views that are kept for the next who opens the same; the ones asked longest ago go first. */
 const mostKept = 40

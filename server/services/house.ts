@@ -1,5 +1,5 @@
 import { randomInt } from 'node:crypto'
-import type { Clock } from './clock'
+import type { Clock } from '../clock'
 import { FirstAnswers } from './first-answers'
 import type { OpenDatabase } from '../db/open'
 import { theWorkspace } from '../db/load'

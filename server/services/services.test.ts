@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { serverClock } from './clock'
+import { serverClock } from '../clock'
 import { hashPassword, isPassword } from './passwords'
 
 describe('the server’s clock', () => {

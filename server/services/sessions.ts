@@ -1,6 +1,6 @@
 import { createHash, randomBytes } from 'node:crypto'
 import type { PersonId } from '#core/base/ids'
-import type { Clock } from './clock'
+import type { Clock } from '../clock'
 import type { Db } from '../db/open'
 import { addSession, endedOf, endSession, liveSession, seeSession } from '../db/sessions'
 

@@ -1,6 +1,6 @@
 /** Starts the built server for a test, on a folder or database of its own. */
 import { spawn, type ChildProcess } from 'node:child_process'
-import { cpSync, mkdtempSync } from 'node:fs'
+import { cpSync, existsSync, mkdirSync, mkdtempSync, renameSync, rmSync, statSync } from 'node:fs'
 import net from 'node:net'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
@@ -72,10 +72,37 @@ export async function startServer(start: Start = {}): Promise<TestServer> {
   } // prettier-ignore
 }
 
-/** A demo on a copy of the one that the run's set-up loaded, or loaded anew where there is none. */
+/** A demo on a copy of one that was loaded once for this build, whichever process needs it first. */
 export async function startDemo(more: Start = {}): Promise<TestServer> {
   const dir = newFolder('demo')
-  const template = process.env.WRENLEAF_TEMPLATE
-  if (template) cpSync(template, dir, { recursive: true })
+  cpSync(await loadedDemo(), dir, { recursive: true })
   return startServer({ demo: true, dir, ...more })
+}
+
+async function loadedDemo(): Promise<string> {
+  const { mtimeMs } = statSync(join(root, '.output/server/index.mjs'))
+  const loaded = join(tmpdir(), `wrenleaf-loaded-demo-${mtimeMs.toFixed(0)}`)
+  const making = `${loaded}.making`
+  while (!existsSync(loaded)) {
+    // Whoever can make this folder loads the demo; the others wait for it.
+    const isFirst = (() => {
+      try {
+        mkdirSync(making)
+        return true
+      } catch {
+        return false
+      }
+    })()
+    if (!isFirst) await new Promise((resolve) => setTimeout(resolve, 100))
+    else {
+      try {
+        const server = await startServer({ dir: newFolder('demo'), demo: true })
+        await server.stop()
+        renameSync(server.dir, loaded)
+      } finally {
+        rmSync(making, { recursive: true, force: true })
+      }
+    }
+  }
+  return loaded
 }

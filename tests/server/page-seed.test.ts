@@ -6,7 +6,7 @@ import type { TableAnswer } from '#core/layouts/table'
 import { answerIn, type PageSeed } from '#core/queries/page-seed'
 import type { Item, View } from '#core/model/records'
 import { Client } from '../kit/client'
-import { startServer, type TestServer } from '../kit/server'
+import { startDemo, type TestServer } from '../kit/server'
 
 let server: TestServer
 /** May everything; is a member of GLH and VIS alone; is not signed in. */
@@ -15,7 +15,7 @@ let views: readonly View[]
 const projects = new Map<string, string>()
 
 beforeAll(async () => {
-  server = await startServer({ demo: true })
+  server = await startDemo()
   nobody = new Client(server.url)
   lead = await new Client(server.url).stepInAs('Séverine')
   member = await new Client(server.url).stepInAs('Hamid')

@@ -3,7 +3,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import type { Directory } from '#core/wire/directory'
 import type { Item } from '#core/model/records'
 import { Client } from '../kit/client'
-import { startServer, type TestServer } from '../kit/server'
+import { startDemo, type TestServer } from '../kit/server'
 
 let server: TestServer
 const roles = { owner: 'Séverine', lead: 'Imke', contributor: 'Hamid', reader: 'Yuki', nobody: '' } as const
@@ -15,7 +15,7 @@ let items: Item[]
 let closed: { project: string; items: Item[] }
 
 beforeAll(async () => {
-  server = await startServer({ demo: true })
+  server = await startDemo()
   for (const [role, name] of Object.entries(roles)) {
     clients[role as Who] = new Client(server.url)
     if (name) await clients[role as Who].stepInAs(name)

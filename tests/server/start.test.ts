@@ -7,7 +7,7 @@ import { describe, expect, it } from 'vitest'
 import type { Item } from '#core/model/records'
 import type { Directory } from '#core/wire/directory'
 import { Client } from '../kit/client'
-import { freePort, newFolder, root, startServer } from '../kit/server'
+import { freePort, newFolder, root, startDemo, startServer } from '../kit/server'
 
 const refusal = async (start: Parameters<typeof startServer>[0]): Promise<string> =>
   startServer(start).then(async (server) => (await server.stop(), 'it started'), (error: Error) => error.message.trim()) // prettier-ignore
@@ -84,7 +84,7 @@ describe('a start that cannot be', () => {
 it('the same moment gives the same demo', { timeout: 120_000 }, async () => {
   const seen: { records: Directory['records']; sequence: number; items: Item[] }[] = []
   for (let i = 0; i < 2; i++) {
-    const server = await startServer({ demo: true })
+    const server = await (i ? startServer({ demo: true }) : startDemo())
     const client = await new Client(server.url).stepInAs('Séverine')
     const { records, sequence } = await client.directory()
     const items: Item[] = []
@@ -103,7 +103,7 @@ it('the same moment gives the same demo', { timeout: 120_000 }, async () => {
 })
 
 it('ends cleanly under load, and holds what was written', { timeout: 60_000 }, async () => {
-  const server = await startServer({ demo: true })
+  const server = await startDemo()
   const client = await new Client(server.url).stepInAs('Séverine')
   const feed = await client.get('/api/feed')
   const from = Date.now()

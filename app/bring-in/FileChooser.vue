@@ -1,0 +1,72 @@
+<script setup lang="ts">
+import { ref } from 'vue'
+import { words } from '../words'
+
+/** Where a file is chosen or dropped, and how far it has been read. */
+defineProps<{ reading: { done: number; all: number } | undefined; said: string }>()
+const emit = defineEmits<{ take: [file: File]; stop: [] }>()
+const w = words.bringIn
+const isOver = ref(false)
+function take(file: File | undefined): void {
+  isOver.value = false
+  if (file) emit('take', file)
+}
+</script>
+
+<template>
+  <div
+    class="choose"
+    :class="{ over: isOver }"
+    @dragover.prevent="isOver = true"
+    @dragleave="isOver = false"
+    @drop.prevent="take($event.dataTransfer?.files[0])"
+  >
+    <template v-if="reading"
+      ><p role="status">{{ w.reading(reading.done, reading.all) }}</p>
+      <progress :value="reading.done" :max="reading.all" /><button type="button" class="link" @click="emit('stop')">
+        {{ w.stop }}
+      </button></template
+    >
+    <template v-else>
+      <h2>{{ w.choose }}</h2>
+      <p class="soft">{{ w.chooseHint }}</p>
+      <label class="go"
+        >{{ w.button
+        }}<input
+          class="unseen"
+          type="file"
+          accept=".csv,.tsv,.txt,text/csv"
+          @change="take(($event.target as HTMLInputElement).files?.[0])"
+      /></label>
+      <p v-if="said" class="said" role="alert">{{ said }}</p>
+    </template>
+  </div>
+</template>
+
+<style scoped>
+.choose {
+  height: 100%;
+  padding: 64px 24px;
+  display: grid;
+  gap: 12px;
+  justify-items: start;
+  align-content: start;
+}
+h2 {
+  font: 600 20px/1.3 var(--serif);
+}
+.choose.over {
+  background: var(--leaf-tint);
+}
+.choose .go {
+  cursor: pointer;
+}
+.choose .go:focus-within {
+  outline: 2px solid var(--leaf);
+  outline-offset: 2px;
+}
+progress {
+  width: 100%;
+  accent-color: var(--leaf);
+}
+</style>

@@ -1,0 +1,184 @@
+<script setup lang="ts">
+import { ref, shallowRef, watch } from 'vue'
+import type { Fault } from '#core/bring-in/plan'
+import type { Status, StatusId } from '#core/model/records'
+import { useChanges } from '../data/changes'
+import { words } from '../words'
+import type { PlanSummary } from './worker'
+
+/** What will be brought in, what is left out and why, what must be said first; then it is confirmed. */
+const props = defineProps<{
+  plan: PlanSummary | undefined
+  statuses: readonly Status[]
+  said: string
+  mayGo: boolean
+  isSending: boolean
+}>()
+const emit = defineEmits<{
+  status: [text: string, status: StatusId]
+  mend: [line: number, column: number, text: string]
+  goTo: [line: number]
+  go: []
+}>()
+const w = words.bringIn
+const changes = useChanges()
+
+const faultWords = shallowRef<ReadonlyMap<number, string>>(new Map())
+watch(
+  () => props.plan,
+  async (plan) => {
+    const found = await Promise.all(
+      (plan?.faults ?? []).map(async (fault) => [fault.line, await changes.wordsFor(fault.problem)] as const),
+    )
+    faultWords.value = new Map(found)
+  },
+  { immediate: true },
+)
+const mendText = ref<Record<number, string>>({})
+function mend({ line, column }: Fault): void {
+  const text = mendText.value[line]
+  if (text !== undefined) emit('mend', line, column, text)
+}
+</script>
+
+<template>
+  <aside class="side">
+    <div v-if="plan" class="sum">
+      <b>{{ plan.items }}</b><span>{{ w.will(plan.levels) }}</span> <b class="rust">{{ plan.faults.length }}</b><span>{{
+        w.leftOut
+      }}</span>
+      <b class="ochre">{{ plan.movedUp.length }}</b><span>{{ w.movedUp }}</span> <b>{{ plan.peopleNamed }}</b><span>{{
+        w.people(plan.peopleNamed, plan.newPeople).replace(/^\d+ /, '')
+      }}</span>
+      <b>{{ plan.newKinds + plan.newFields }}</b><span>{{ w.fresh(plan.newKinds, plan.newFields) }}</span>
+    </div>
+    <div class="lists">
+      <section v-if="plan?.unknownStatuses.length">
+        <h2>{{ w.statuses }}</h2>
+        <p class="soft">{{ w.statusHint }}</p>
+        <label v-for="text in plan.unknownStatuses" :key="text" class="map"
+          >{{ text }}
+          <select
+            :aria-label="`${words.table.status}: ${text}`"
+            @change="emit('status', text, ($event.target as HTMLSelectElement).value as StatusId)"
+          >
+            <option value="" disabled selected>{{ w.chooseStatus }}</option>
+            <option v-for="status in statuses" :key="status.id" :value="status.id">{{ status.name }}</option>
+          </select>
+        </label>
+      </section>
+      <section v-if="plan?.faults.length">
+        <h2>{{ w.faults }}</h2>
+        <form v-for="fault in plan.faults.slice(0, 200)" :key="fault.line" class="f" @submit.prevent="mend(fault)">
+          <button type="button" class="n soft" @click="emit('goTo', fault.line)">{{ fault.line }}</button>
+          <span
+            >{{ faultWords.get(fault.line) }}
+            <input
+              v-if="fault.column >= 0"
+              :id="`mend-${fault.line}`"
+              v-model="mendText[fault.line]"
+              :aria-label="w.mend(fault.line)"
+              :placeholder="w.mend(fault.line)"
+          /></span>
+        </form>
+      </section>
+      <section v-if="plan?.movedUp.length">
+        <h2>{{ w.upHead }}</h2>
+        <div v-for="one in plan.movedUp.slice(0, 200)" :key="one.line" class="f">
+          <button type="button" class="n soft" @click="emit('goTo', one.line)">{{ one.line }}</button><span>{{
+            w.upLine(one.from)
+          }}</span>
+        </div>
+      </section>
+    </div>
+    <p v-if="said" class="said" role="alert">{{ said }}</p>
+    <button type="button" class="go" :disabled="!mayGo" @click="emit('go')">
+      {{ isSending ? w.sending(plan?.items ?? 0) : w.go(plan?.items ?? 0) }}
+    </button>
+    <progress v-if="isSending" />
+    <span class="soft small">{{ w.nothingYet }}</span>
+  </aside>
+</template>
+
+<style scoped>
+.side {
+  border-left: 1px solid var(--rule-strong);
+  background: var(--raised);
+  padding: 14px 18px;
+  display: flex;
+  flex-direction: column;
+  gap: 9px;
+  font-size: 13px;
+  min-height: 0;
+}
+.sum {
+  display: grid;
+  grid-template-columns: auto 1fr;
+  gap: 3px 12px;
+  font-size: 13.5px;
+}
+.sum b {
+  text-align: right;
+  font-weight: 600;
+}
+.ochre {
+  color: var(--ochre-text);
+}
+.lists {
+  flex: 1;
+  overflow: auto;
+  min-height: 0;
+  margin-right: -10px;
+  padding-right: 10px;
+}
+.side h2 {
+  font: 600 15px var(--serif);
+  padding-top: 8px;
+}
+.f {
+  display: grid;
+  grid-template-columns: 34px 1fr;
+  gap: 2px 8px;
+  padding: 6px 0;
+  border-bottom: 1px solid var(--rule);
+  line-height: 1.35;
+}
+.n {
+  align-self: start;
+}
+.f input {
+  display: block;
+  width: 100%;
+  border: 0;
+  border-bottom: 1px dotted var(--edge);
+  background: transparent;
+  padding: 2px 0;
+}
+.f input::placeholder {
+  color: var(--pool);
+}
+.map {
+  display: flex;
+  justify-content: space-between;
+  padding: 4px 0;
+}
+.map select {
+  border: 1px solid var(--edge);
+  border-radius: 3px;
+  background: var(--raised);
+}
+.small {
+  font-size: 12.5px;
+}
+progress {
+  width: 100%;
+  accent-color: var(--leaf);
+}
+@media (max-width: 700px) {
+  .side {
+    border-left: 0;
+    border-top: 1px solid var(--rule-strong);
+    max-height: 50vh;
+  }
+}
+</style>

@@ -1,0 +1,30 @@
+/** What a column of a file becomes, as the choice of a list. */
+import type { ColumnPlan, ColumnTarget } from '#core/bring-in/columns'
+import type { FieldTypeName } from '#core/fields/names'
+import { fieldTypes } from '#core/fields/registry'
+
+export function targetKey(target: ColumnTarget): string {
+  if (target.to === 'field') return `field ${target.field}`
+  return target.to === 'new' ? `new ${target.type}` : target.to
+}
+
+function targetOf(key: string, header: string): ColumnTarget {
+  const [to, more = ''] = key.split(' ')
+  if (to === 'field') return { to, field: more }
+  if (to !== 'new') return { to: to as 'title' }
+  return { to, name: header, type: more as FieldTypeName, ...(more === 'number' && { decimals: 2 }) }
+}
+
+/** The columns with another target for the i-th. What only one column can be, the other gives up. */
+export function retargeted(columns: readonly ColumnPlan[], i: number, key: string): ColumnPlan[] {
+  const target = targetOf(key, columns[i]?.header ?? '')
+  const isTaken = (one: ColumnPlan) => target.to !== 'new' && target.to !== 'nothing' && targetKey(one.target) === key
+  return columns.map((one, j) => {
+    if (j === i) return { ...one, target }
+    return isTaken(one) ? { ...one, target: { to: 'nothing' } } : one
+  })
+}
+
+/** The field that is proposed is named; the others are named by their type. */
+export const newFieldWords = ({ target }: ColumnPlan, type: FieldTypeName): string =>
+  target.to === 'new' && target.type === type ? `${target.name}, ${fieldTypes[type].label}` : fieldTypes[type].label

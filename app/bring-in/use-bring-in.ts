@@ -1,0 +1,99 @@
+import { computed, onBeforeUnmount, ref, shallowRef, toRaw, watch } from 'vue'
+import { proxy, wrap, type Remote } from 'comlink'
+import type { ColumnPlan } from '#core/bring-in/columns'
+import type { Project, StatusId } from '#core/model/records'
+import { useChanges } from '../data/changes'
+import { useDirectory } from '../data/directory'
+import { useAsk } from '../data/use-ask'
+import { retargeted } from './targets'
+import type { BringInApi, PlanSummary, ReadFile } from './worker'
+
+export type BringIn = ReturnType<typeof useBringIn>
+
+/** What is in reactive state cannot be sent to a worker as it is. */
+const plainly = <T>(value: T): T => JSON.parse(JSON.stringify(toRaw(value))) as T
+
+/** A file that is being brought in: read by a worker, planned anew with every choice, sent when it is confirmed. */
+export function useBringIn(project: () => Project | undefined) {
+  const directory = useDirectory()
+  const changes = useChanges()
+  const ask = useAsk()
+  const worker = new Worker(new URL('./worker.ts', import.meta.url), { type: 'module' })
+  worker.addEventListener('error', (event) => console.error('bring-in worker:', event.message))
+  const api: Remote<BringInApi> = wrap<BringInApi>(worker)
+  onBeforeUnmount(() => worker.terminate())
+
+  const fileName = ref('')
+  const reading = ref<{ done: number; all: number }>()
+  const file = shallowRef<ReadFile>()
+  /** What went wrong, in words. */
+  const said = ref('')
+  const columns = shallowRef<readonly ColumnPlan[]>([])
+  const statusFor = ref<Record<string, StatusId>>({})
+  /** What stands in place of cells, by line and column. */
+  const mends = ref<Record<number, Record<number, string>>>({})
+  const plan = shallowRef<PlanSummary>()
+  const isSending = ref(false)
+  const doneCount = ref<number>()
+
+  async function take(chosen: File): Promise<void> {
+    const into = project()?.id
+    if (!into) return
+    forget()
+    fileName.value = chosen.name
+    reading.value = { done: 0, all: chosen.size }
+    await api.ground(
+      plainly(directory.told?.records ?? {}) as never,
+      (await ask('projectItems', { project: into })) ?? [],
+    )
+    const hear = (done: number) => (reading.value = { done, all: chosen.size })
+    const read = await api.read(chosen, into, proxy(hear))
+    reading.value = undefined
+    if (!read) return forget()
+    if ('problem' in read) return void (said.value = await changes.wordsFor(read.problem))
+    file.value = read
+    columns.value = read.columns
+  }
+  function forget(): void {
+    file.value = plan.value = doneCount.value = reading.value = undefined
+    columns.value = []
+    statusFor.value = {}
+    mends.value = {}
+    said.value = ''
+  }
+
+  watch(
+    [columns, statusFor, mends],
+    async () => {
+      const into = project()?.id
+      if (!file.value || !into || !columns.value.length) return
+      const choices = plainly({ statuses: statusFor.value, mends: mends.value })
+      plan.value = await api.plan(into, plainly([...columns.value]), choices)
+    },
+    { deep: true },
+  )
+
+  const mayGo = computed(() => !!plan.value?.items && !plan.value.unknownStatuses.length && !isSending.value)
+  async function go(): Promise<void> {
+    if (!mayGo.value || !plan.value) return
+    const count = plan.value.items
+    isSending.value = true
+    const body = await api.body()
+    const wrong = body && (await changes.sendAndWait({ type: 'bring-in', ...body }, `bring-in of ${count} items`))
+    isSending.value = false
+    if (wrong) return void (said.value = await changes.wordsFor(wrong))
+    doneCount.value = count
+  }
+
+  return {
+    fileName, reading, file, said, columns, plan, isSending, doneCount, mayGo,
+    take, forget, go,
+    stop: () => api.stop(),
+    rows: (from: number, to: number) => api.rows(from, to),
+    placeOf: (line: number) => api.placeOf(line),
+    retarget: (i: number, key: string) => (columns.value = retargeted(columns.value, i, key)),
+    mend: (line: number, column: number, text: string) =>
+      (mends.value = { ...mends.value, [line]: { ...mends.value[line], [column]: text } }),
+    setStatus: (text: string, status: StatusId) => (statusFor.value = { ...statusFor.value, [text]: status }),
+  } // prettier-ignore
+}

@@ -1,0 +1,178 @@
+<script setup lang="ts">
+import { computed, ref, watch } from 'vue'
+import { dateIn, dayNumber } from '#core/base/dates'
+import type { RowWithPath } from '#core/layouts/rows'
+import type { Field, Project } from '#core/model/records'
+import { useChanges } from '../data/changes'
+import { useDirectory } from '../data/directory'
+import { dayWords } from '../dates'
+import { setValue } from '../parts/edits'
+import FieldEditor from '../parts/FieldEditor.vue'
+import { fieldParts, ValueText } from '../parts/field-parts'
+import { PersonPebbles, StatusText } from '../parts/marks'
+import { words } from '../words'
+import ColumnButton from './ColumnButton.vue'
+
+/** An item's status, whose turn it is, its fields and what it is inside; each is edited where it stands. */
+const props = defineProps<{ row: RowWithPath; project: Project; fields: readonly Field[]; mayEdit: boolean }>()
+const changes = useChanges()
+const directory = useDirectory()
+const item = computed(() => props.row.item)
+const status = computed(() => directory.reader.maybe('status', item.value.status))
+const days = computed(
+  () => dayNumber(directory.today) - dayNumber(dateIn(directory.reader.workspace().timeZone, item.value.statusSince)),
+)
+const isOver = computed(() => status.value?.phase === 'finished' || status.value?.phase === 'dropped')
+const turnNames = computed(() => props.row.turn.map((id) => directory.reader.names.person(id) ?? '').join(' and '))
+const editorOf = (field: Field) => fieldParts[field.type].editor
+
+/** Which value is being edited, and where its editor hangs. */
+const editing = ref<{ field: Field; at: HTMLElement }>()
+watch(
+  () => item.value.id,
+  () => (editing.value = undefined),
+)
+function edit(field: Field, event: Event): void {
+  if (!props.mayEdit) return
+  const at = event.currentTarget as HTMLElement
+  const value = item.value.values[field.id] ?? null
+  if (editorOf(field) === 'tick') void setValue(changes, item.value, field.id, value, value ? null : true)
+  else editing.value = { field, at }
+}
+function endEdit(): void {
+  const at = editing.value?.at
+  editing.value = undefined
+  requestAnimationFrame(() => at?.focus())
+}
+</script>
+
+<template>
+  <dl class="facts">
+    <dt>{{ words.item.status }}</dt>
+    <dd>
+      <ColumnButton
+        class="value"
+        :item="item"
+        column="status"
+        :label="`${words.item.status}: ${status?.name}`"
+        :may-edit="mayEdit"
+      >
+        <StatusText :status="item.status" /> <span class="soft">{{ words.item.since(days) }}</span>
+      </ColumnButton>
+    </dd>
+    <dt>{{ words.item.turn }}</dt>
+    <dd class="plain">
+      <PersonPebbles :people="row.turn" />
+      <span :class="{ soft: !turnNames }">{{ turnNames || (isOver ? words.item.over : words.item.nobody) }}</span>
+    </dd>
+    <template v-for="field in fields" :key="field.id">
+      <dt :title="field.help">{{ field.name }}</dt>
+      <dd>
+        <FieldEditor
+          v-if="editing?.field.id === field.id"
+          :field="field"
+          :item="item"
+          :anchor="editing.at"
+          @leave="endEdit"
+        />
+        <button
+          v-show="editing?.field.id !== field.id || editorOf(field) === 'list'"
+          type="button"
+          class="value"
+          :disabled="!mayEdit"
+          :role="editorOf(field) === 'tick' ? 'checkbox' : undefined"
+          :aria-checked="editorOf(field) === 'tick' ? !!item.values[field.id] : undefined"
+          :aria-label="words.editor.edit(field.name)"
+          @click="edit(field, $event)"
+        >
+          <span v-if="editorOf(field) === 'tick'" class="box" :class="{ yes: item.values[field.id] }">{{
+            item.values[field.id] ? '✓' : ''
+          }}</span>
+          <ValueText
+            v-else-if="item.values[field.id] !== undefined"
+            :field="field"
+            :item="item"
+            :late="row.late"
+            named
+          />
+          <span v-else class="soft">{{ words.editor.empty }}</span>
+          <span v-if="field.id === project.uses.due && row.late" class="soft">{{
+            dayWords(String(item.values[field.id]), directory.language, directory.today)
+          }}</span>
+        </button>
+      </dd>
+    </template>
+    <dt>{{ words.item.parent }}</dt>
+    <dd>
+      <ColumnButton
+        class="value"
+        :item="item"
+        column="parent"
+        :label="words.editor.edit(words.item.parent)"
+        :may-edit="mayEdit"
+      >
+        <span :class="{ soft: !row.path.length }">{{ row.path.at(-1)?.title ?? words.item.noParent }}</span>
+      </ColumnButton>
+    </dd>
+  </dl>
+</template>
+
+<style scoped>
+.facts {
+  display: grid;
+  grid-template-columns: 92px minmax(0, 1fr);
+  gap: 1px 10px;
+  margin: 0;
+}
+dt {
+  line-height: 26px;
+  color: var(--soft);
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+dt::first-letter {
+  text-transform: uppercase;
+}
+dd {
+  margin: 0;
+  min-width: 0;
+}
+.plain {
+  display: flex;
+  gap: 6px;
+  align-items: center;
+  min-height: 26px;
+}
+.facts :deep(.value) {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 8px;
+  align-items: center;
+  min-height: 26px;
+  width: calc(100% + 8px);
+  padding: 2px 4px;
+  margin: 0 -4px;
+  border-radius: 3px;
+}
+.facts :deep(.value:not(:disabled):hover) {
+  background: var(--sunk);
+}
+.box {
+  width: 14px;
+  height: 14px;
+  border: 1.5px solid var(--edge);
+  border-radius: 3px;
+  display: grid;
+  place-items: center;
+  font-size: 11px;
+  line-height: 1;
+  color: var(--paper);
+}
+.box.yes {
+  background: var(--lichen);
+}
+button:disabled {
+  cursor: default;
+}
+</style>

@@ -1,0 +1,72 @@
+<script setup lang="ts">
+import { ref, watch } from 'vue'
+import type { Item } from '#core/model/records'
+import { useChanges } from '../data/changes'
+import { setValue } from '../parts/edits'
+import { words } from '../words'
+
+/** An item's title: pressed, it is typed anew. */
+const props = defineProps<{ item: Item; mayEdit: boolean }>()
+const changes = useChanges()
+const title = ref('')
+const isOpen = ref(false)
+/** The title that the change is made from, whatever comes meanwhile. */
+let from = ''
+watch(
+  () => props.item.id,
+  () => (isOpen.value = false),
+)
+function open(): void {
+  if (!props.mayEdit) return
+  title.value = from = props.item.title
+  isOpen.value = true
+}
+async function save(): Promise<void> {
+  if (!isOpen.value) return
+  const to = title.value.trim()
+  isOpen.value = false
+  if (to !== from) await setValue(changes, props.item, 'title', from, to)
+}
+</script>
+
+<template>
+  <textarea
+    v-if="isOpen"
+    v-model="title"
+    class="title"
+    rows="2"
+    maxlength="600"
+    :aria-label="words.table.title"
+    autofocus
+    @keydown.enter.prevent="save"
+    @keydown.esc.stop="isOpen = false"
+    @blur="save"
+  />
+  <h2 v-else>
+    <button type="button" class="heading" :disabled="!mayEdit" @click="open">{{ item.title }}</button>
+  </h2>
+</template>
+
+<style scoped>
+h2 {
+  font: 600 21px/1.2 var(--serif);
+  letter-spacing: -0.01em;
+  overflow-wrap: anywhere;
+}
+.heading:not(:disabled) {
+  cursor: text;
+}
+button:disabled {
+  cursor: default;
+}
+.title {
+  font: 600 21px/1.2 var(--serif);
+  border: 0;
+  box-shadow: inset 0 0 0 2px var(--leaf);
+  border-radius: 3px;
+  background: var(--paper);
+  padding: 4px 6px;
+  resize: vertical;
+  outline: none;
+}
+</style>
