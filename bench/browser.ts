@@ -41,11 +41,21 @@ function browserCpu(): number {
   return ticks * 10
 }
 
-/** Says on the console when at least `rows` matches of `selector` have been painted: nothing else runs in the page. */
+/**
+ * Says on the console when at least `rows` matches of `selector` have been painted, and when nothing of the page is inert
+ * any more: nothing else runs in it.
+ */
 const watchPaint = ({ selector, rows }: { selector: string; rows: number }) => {
   const look = () => {
     if (document.querySelectorAll(selector).length < rows) return requestAnimationFrame(look)
-    requestAnimationFrame(() => console.info(`painted after ${performance.now()}`))
+    requestAnimationFrame(() => {
+      const painted = performance.now()
+      const lookOn = () =>
+        document.querySelector('[inert]')
+          ? void requestAnimationFrame(lookOn)
+          : console.info(`painted after ${painted} ${performance.now()}`)
+      lookOn()
+    })
   }
   requestAnimationFrame(look)
 }
@@ -53,6 +63,8 @@ const watchPaint = ({ selector, rows }: { selector: string; rows: number }) => {
 /** In ms from navigation, and of all browser processes together. */
 interface Painted {
   readonly ms: number
+  /** From painted rows until they can be worked with. */
+  readonly untilLive: number
   readonly cpuMs: number
 }
 
@@ -67,10 +79,10 @@ async function untilPainted(context: BrowserContext, path: string, selector: str
     timeout: 120_000,
   })
   await page.goto(path, { waitUntil: 'commit' })
-  const ms = Number((await painted).text().slice('painted after '.length))
+  const [ms = NaN, live = NaN] = (await painted).text().slice('painted after '.length).split(' ').map(Number)
   const cpuMs = browserCpu() - before
   await page.close()
-  return { ms, cpuMs }
+  return { ms, untilLive: live - ms, cpuMs }
 }
 
 const bareWorker = `onmessage = async ({ data }) => { const answer = await fetch(data); const payload = JSON.parse(await answer.text()); postMessage(payload.ids.slice(0, 40).map((id, i) => payload.columns.title[i])) }`
@@ -102,6 +114,7 @@ export async function opening(
   }
   const middle = (all: Painted[]): Painted => ({
     ms: median(all.map((one) => one.ms)),
+    untilLive: median(all.map((one) => one.untilLive)),
     cpuMs: median(all.map((one) => one.cpuMs)),
   })
   return { ours: middle(ours), bare: middle(bare) }
@@ -302,4 +315,36 @@ export async function acknowledged(
     }
     return { command, empty }
   }, { item, runs }) // prettier-ignore
+}
+
+/** Heap in use of the page and of its shared worker, in MB, after a collection, by the browser's own protocol. */
+export async function heapsOf(browser: Browser, page: Page): Promise<{ page: number; worker: number }> {
+  const protocol = await browser.newBrowserCDPSession()
+  const { targetInfos } = await protocol.send('Target.getTargets')
+  const usedBy = async (targetId: string): Promise<number> => {
+    const { sessionId } = await protocol.send('Target.attachToTarget', { targetId, flatten: false })
+    let next = 1
+    const ask = (method: string) =>
+      new Promise<Record<string, number>>((resolve) => {
+        const id = next++
+        const hear = ({ sessionId: from, message }: { sessionId: string; message: string }) => {
+          const told = JSON.parse(message) as { id?: number; result?: Record<string, number> }
+          if (from !== sessionId || told.id !== id) return
+          protocol.off('Target.receivedMessageFromTarget', hear)
+          resolve(told.result ?? {})
+        }
+        protocol.on('Target.receivedMessageFromTarget', hear)
+        void protocol.send('Target.sendMessageToTarget', { sessionId, message: JSON.stringify({ id, method }) })
+      })
+    await ask('HeapProfiler.enable')
+    await ask('HeapProfiler.collectGarbage')
+    const { usedSize = NaN, backingStorageSize = 0 } = await ask('Runtime.getHeapUsage')
+    return (usedSize + backingStorageSize) / 1_048_576
+  }
+  const idOf = (type: string) => targetInfos.find((one) => one.type === type && one.url.startsWith(new URL(page.url()).origin))?.targetId // prettier-ignore
+  const [ofPage, ofWorker] = [idOf('page'), idOf('shared_worker')]
+  if (!ofPage || !ofWorker) throw new Error('the page or its worker was not found')
+  const used = { page: await usedBy(ofPage), worker: await usedBy(ofWorker) }
+  await protocol.detach()
+  return used
 }

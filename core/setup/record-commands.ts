@@ -104,6 +104,7 @@ export function recordCommands<E extends EntityName, F extends Fields, More exte
       projects: (reader, body) => projects(reader, find(reader, body.target)),
       check: (reader, body, context) =>
         checkHeld(reader, body.target, context) ??
+        (isArchived(find(reader, body.target)) ? problem('gone') : undefined) ??
         kind.checkRemoval?.(reader, must(find(reader, body.target), entity), body.how),
       apply: (reader, body, context) =>
         applied(kind.remove(reader, must(find(reader, body.target), entity), body.how, context)),
@@ -134,6 +135,8 @@ export function recordCommands<E extends EntityName, F extends Fields, More exte
     }),
   }
 }
+
+const isArchived = (record: object | undefined): boolean => !!record && 'archived' in record && record.archived === true
 
 /** Takes a record away for good: only what no history speaks of. */
 export const unmade = <E extends EntityName>(entity: E, record: Records[E] & { readonly id: string }): Change => ({

@@ -371,7 +371,13 @@ export function randomCommand(
 }
 
 /** Adding, changing, removing or ordering something that a project is set up with. */
-function setUpCommand(state: State, project: Project, which: number, more: number, ids: Ids): Command | undefined {
+export function setUpCommand(
+  state: State,
+  project: Project,
+  which: number,
+  more: number,
+  ids: Ids,
+): Command | undefined {
   const pick = <T>(list: readonly T[], n: number): T | undefined => list[n % Math.max(1, list.length)]
   const [fields, kinds] = [fieldsOf(state, project.id), kindsOf(state, project.id)]
   const statuses = statusesOf(state, project.id)
@@ -389,6 +395,7 @@ function setUpCommand(state: State, project: Project, which: number, more: numbe
     field: string,
     value: unknown,
     how: object,
+    does = verb,
   ): Command | undefined => {
     const record = pick(list, one) as (Records[E] & Readonly<Record<string, unknown>>) | undefined
     if (!record) return undefined
@@ -400,7 +407,7 @@ function setUpCommand(state: State, project: Project, which: number, more: numbe
       remove: { target: record.id, how },
       order: { target: record.id, before: pick(list, to)?.id ?? null },
     }
-    return verb && command(ids, { type: `${entity}.${verb}`, ...bodies[verb] } as never)
+    return does && command(ids, { type: `${entity}.${does}`, ...bodies[does] } as never)
   }
   const other = (list: readonly { readonly id: string }[]) => pick(list, to)?.id
   switch (which % 6) {
@@ -416,7 +423,9 @@ function setUpCommand(state: State, project: Project, which: number, more: numbe
       const free = statuses.find((status) => !steps.some((step) => step.status === status.id))
       const workflow = steps[0]?.workflow
       const made = free && workflow ? { id: tieId<'step'>(workflow, free.id), status: free.id } : {}
-      return verb === 'add' && !free ? undefined : of('step', steps, made, 'turn', { of: 'nobody' }, {})
+      // A status that is no step yet is there seldom: then it mostly becomes one.
+      if (verb === 'add' && !free) return undefined
+      return of('step', steps, made, 'turn', { of: 'nobody' }, {}, free && more % 8 < 6 ? 'add' : verb)
     }
     default:
       return of('column', columns, { name: named }, 'name', named, { to: pick([null, other(columns)], more) ?? null })

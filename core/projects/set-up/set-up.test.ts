@@ -84,6 +84,10 @@ describe('an option that is removed', () => {
     expect(now(one).values[need.id]).toBeUndefined()
     isUndone(before)
 
+    does({ type: 'option.remove', target: must_!.id, how: {} })
+    expect(refused({ type: 'option.remove', target: must_!.id, how: {} })).toBe('gone')
+    isUndone(before)
+
     const replacing = { type: 'option.remove', target: heritage!.id, how: { to: wet!.id } } as const
     expect(does(replacing).touched).toEqual({ option: 1, item: 2 })
     expect([now(one), now(other)].map(({ values }) => values[tags.id])).toEqual([[wet!.id], [wet!.id]])
