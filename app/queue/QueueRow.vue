@@ -57,7 +57,7 @@ const mayMove = computed(
         </button>
       </div>
     </div>
-    <span class="r">
+    <span class="r why">
       <template v-if="names">{{ words.queue.isOnTurn(names) }}</template>
       <span v-else-if="part === 'waits'">{{ words.item.nobody }}</span>
       <span
@@ -68,7 +68,7 @@ const mayMove = computed(
       >
       <span v-else class="soft">{{ words.item.since(days) }}</span>
     </span>
-    <span class="r"
+    <span class="r due"
       ><DueText :due="typeof value('due') === 'string' ? (value('due') as string) : undefined" :late="row.late" /><span
         v-if="!value('due')"
         class="soft"
@@ -148,10 +148,7 @@ export default { inheritAttrs: false }
   .it {
     grid-template-columns: 22px minmax(0, 1fr) auto;
   }
-  .r {
-    grid-row: 1;
-  }
-  .r:nth-of-type(1),
+  .why,
   .effort {
     display: none;
   }
