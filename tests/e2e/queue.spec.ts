@@ -69,3 +69,20 @@ test('the queue is walked by arrows, and Enter opens an item beside it', async (
   await page.keyboard.press('ArrowDown')
   await expect(panel.getByRole('heading', { level: 2 })).toHaveText((await titles.nth(2).textContent())!)
 })
+
+test('on a phone each row has its leaf, its title and its due in their places', async ({ browser }) => {
+  const page = await demo.as(browser, 'Piotr', { phone: true })
+  await expect(page.locator('.it').nth(3)).toBeVisible()
+  const edges = (part: string, edge: 'left' | 'right') =>
+    page
+      .locator(`.it ${part}`)
+      .evaluateAll((all, side) => [...new Set(all.map((one) => Math.round(one.getBoundingClientRect()[side])))], edge)
+  const [leaves, titles, dues] = [
+    await edges('.leaf', 'left'),
+    await edges('.title', 'left'),
+    await edges('.due', 'right'),
+  ]
+  expect([leaves, titles, dues].map((one) => one.length)).toEqual([1, 1, 1])
+  expect(leaves[0]).toBeLessThan(titles[0]!)
+  expect(dues[0]).toBeGreaterThan(360)
+})

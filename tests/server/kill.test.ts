@@ -1,7 +1,7 @@
 import { v7 } from 'uuid'
 import { expect, it } from 'vitest'
 import { Client } from '../kit/client'
-import { newFolder, startServer } from '../kit/server'
+import { startDemo, startServer } from '../kit/server'
 
 /** Adds items with eight hands at once until the server is gone; tells of each that was acknowledged. */
 async function addUntilItEnds(client: Client, place: object, acknowledge: (item: string) => void): Promise<void> {
@@ -29,7 +29,9 @@ it(
   '20 times killed in the middle of writes, it has every acknowledged one after a restart',
   { timeout: 300_000 },
   async () => {
-    const dir = newFolder('kill')
+    const first = await startDemo()
+    const { dir } = first
+    await first.stop()
     const acknowledged: string[] = []
     for (let round = 0; ; round++) {
       const server = await startServer({ dir, demo: true })
