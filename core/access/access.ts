@@ -5,6 +5,7 @@ import type { Lookup, Scope } from '../model/entities'
 import type { Member, Person, PersonId, ProjectId, Role } from '../model/records'
 import { rolesTable, type Act, type ProjectAct, type WorkspaceAct } from './acts'
 
+/** The id of a person’s membership of a project. */
 export const memberId = (project: string, person: string): Member['id'] => tieId<'member'>(project, person)
 
 /** A person with an account; undefined for everyone else: people without one, who have left, who never were. */
@@ -39,6 +40,7 @@ export function refusal(found: Lookup, by: Actor, act: Act, project?: ProjectId)
   return isAllowed ? undefined : problem('not-allowed', { act })
 }
 
+/** Whether a person may see a project. */
 export const maySee = (found: Lookup, person: PersonId, project: ProjectId): boolean =>
   actsIn(found, person, project).has('see project')
 

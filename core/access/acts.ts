@@ -5,6 +5,7 @@ export type WorkspaceAct = 'start projects' | 'name people' | 'manage people' | 
 /** What is allowed or not in a project. */
 export type ProjectAct =
   'see project' | 'keep own views' | 'change items' | 'keep views for everyone' | 'set up project'
+/** Anything that is allowed or not. */
 export type Act = WorkspaceAct | ProjectAct
 
 /** What a role may do. */

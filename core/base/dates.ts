@@ -4,6 +4,7 @@
  * https://howardhinnant.github.io/date_algorithms.html; here by way of Date.UTC).
  */
 export type PlainDate = string
+/** A moment in UTC: `2026-11-25T09:00:00.000Z`. */
 export type Instant = string
 
 const shape = /^(\d{4})-(\d{2})-(\d{2})$/
@@ -32,21 +33,25 @@ export function dayNumber(date: PlainDate): number {
   return Math.round(ms / 86_400_000)
 }
 
+/** The date of a day number (days since 1970-01-01). */
 export function fromDayNumber(day: number): PlainDate {
   return new Date(day * 86_400_000).toISOString().slice(0, 10)
 }
 
+/** The day before a date. */
 export const dayBefore = (date: PlainDate): PlainDate => fromDayNumber(dayNumber(date) - 1)
 
 /** 1 for Monday to 7 for Sunday. */
 export const weekday = (date: PlainDate): number => ((((dayNumber(date) + 3) % 7) + 7) % 7) + 1
 
+/** On which days there is work. */
 export interface WorkingCalendar {
   /** Weekdays worked, 1 for Monday to 7 for Sunday. */
   readonly workingWeek: readonly number[]
   readonly holidays: readonly PlainDate[]
 }
 
+/** Whether a day is one of the working week and no holiday. */
 export function isWorkingDay(date: PlainDate, calendar: WorkingCalendar): boolean {
   return calendar.workingWeek.includes(weekday(date)) && !calendar.holidays.includes(date)
 }

@@ -13,6 +13,7 @@ export const longestRank = 40
 export const ranksBetween = (before: Rank | undefined, after: Rank | undefined, n: number): Rank[] =>
   generateNKeysBetween(before ?? null, after ?? null, n)
 
+/** A key after `before` and before `after` (undefined: the open end). Throws where `before` is not below `after`. */
 export const rankBetween = (before: Rank | undefined, after: Rank | undefined): Rank =>
   generateKeyBetween(before ?? null, after ?? null)
 

@@ -7,6 +7,7 @@ export interface Problem {
   readonly at?: readonly ProblemPlace[]
 }
 
+/** Where a problem lies: an item, a field, what is stored there and what was to be. */
 export interface ProblemPlace {
   readonly item?: string
   readonly field?: string
@@ -16,6 +17,7 @@ export interface ProblemPlace {
   readonly when?: string
 }
 
+/** Every code that a problem can have; `access/problem-words.ts` has a sentence for each. */
 export const problemCodes = [
   'changed-meanwhile',
   'gone',
@@ -48,13 +50,18 @@ export const problemCodes = [
   'fields-differ',
   'unexpected',
 ] as const
+/** The code of a problem. */
 export type ProblemCode = (typeof problemCodes)[number]
 
+/** A value, or why there is none. */
 export type Result<T, E = Problem> =
   { readonly ok: true; readonly value: T } | { readonly ok: false; readonly problem: E }
 
+/** A result that is there. */
 export const ok = <T>(value: T): Result<T, never> => ({ ok: true, value })
+/** A result that is a problem. */
 export const fail = <E = Problem>(problem: E): Result<never, E> => ({ ok: false, problem })
+/** A problem of a code, with what its sentence says and where it lies. */
 export const problem = (code: ProblemCode, said?: Problem['said'], at?: readonly ProblemPlace[]): Problem => ({
   code,
   ...(said && { said }),

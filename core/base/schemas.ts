@@ -2,13 +2,17 @@
 import * as z from 'zod/mini'
 import { isRank } from './ranks'
 
+/** Text of so many characters. */
 export const text = (longest: number, shortest = 0) => z.string().check(z.minLength(shortest), z.maxLength(longest))
 /** A whole number. */
 export const whole = (least = Number.MIN_SAFE_INTEGER, most = Number.MAX_SAFE_INTEGER) =>
   z.int().check(z.gte(least), z.lte(most))
+/** A list of so many. */
 export const list = <T extends z.ZodMiniType>(of: T, most: number, least = 0) =>
   z.array(of).check(z.minLength(least), z.maxLength(most))
+/** A name: trimmed, 1 to 120 characters. */
 export const name = z.string().check(z.trim(), z.minLength(1), z.maxLength(120))
+/** An e-mail address of at most 200 characters. */
 export const email = z.email().check(z.maxLength(200))
 /** A fractional ordering key (`ranks.ts`). */
 export const rank = z.string().check(z.maxLength(80), z.refine(isRank))

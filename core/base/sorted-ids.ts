@@ -10,9 +10,11 @@ export function changeIds(
   return set.size ? [...set].sort() : null
 }
 
+/** Those ids that are not held, sorted. */
 export const idsMissingFrom = (ids: readonly string[], held: readonly string[] | null | undefined): string[] =>
   ids.filter((id) => !held?.includes(id)).sort()
 
+/** Those ids that are held, sorted. */
 export const idsAlsoIn = (ids: readonly string[], held: readonly string[] | null | undefined): string[] =>
   ids.filter((id) => held?.includes(id)).sort()
 

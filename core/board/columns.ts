@@ -9,12 +9,14 @@ export type Room =
   | { readonly is: 'full' }
   | { readonly is: 'over'; readonly by: number }
 
+/** How much room a column with so many items has. `limit` null: it has none. */
 export function roomOf(held: number, limit: number | null): Room {
   if (limit === null) return { is: 'none' }
   if (held < limit) return { is: 'room', by: limit - held }
   return held === limit ? { is: 'full' } : { is: 'over', by: held - limit }
 }
 
+/** A column’s room in words; none is ''. */
 export function roomWords(room: Room): string {
   switch (room.is) {
     case 'none':

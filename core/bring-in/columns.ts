@@ -21,6 +21,7 @@ export type ColumnTarget =
       readonly unique?: boolean
     }
 
+/** A column of the file, and what it becomes. */
 export interface ColumnPlan {
   readonly header: string
   readonly target: ColumnTarget

@@ -27,6 +27,7 @@ export const bringInBody = z.object({
   items: list(newItem, mostRecords, 1),
   texts: list(z.object({ item: ids.itemId, field: ids.fieldId, text: text(longestLongText) }), 4 * mostRecords),
 })
+/** What bringing a file in carries. */
 export type BringInBody = z.infer<typeof bringInBody>
 
 /** Brings a file in, whole or not at all; one undo takes all of it back. */

@@ -2,12 +2,14 @@ import Papa from 'papaparse'
 import { fail, ok, problem, type Result } from '../base/result'
 import { mostRecords } from './limits'
 
+/** A record of a file, with the line it begins in (the first is 1). */
 export interface CsvRecord {
   /** The physical line on which the record begins, 1 for the first. */
   readonly line: number
   readonly cells: readonly string[]
 }
 
+/** A file as it was read. */
 export interface CsvTable {
   readonly delimiter: ',' | ';' | '\t'
   readonly header: readonly string[]

@@ -40,12 +40,14 @@ export interface Choices {
   readonly mends: Readonly<Record<number, Readonly<Record<number, string>>>>
 }
 
+/** Why a row is left out, and in which column. */
 export interface Fault {
   readonly line: number
   readonly column: number
   readonly problem: Problem
 }
 
+/** A row as it will be. */
 export interface PlannedRow {
   readonly line: number
   readonly cells: readonly string[]
@@ -54,6 +56,7 @@ export interface PlannedRow {
   readonly level: number
 }
 
+/** All rows, and what comes with them. */
 export interface Plan {
   readonly rows: readonly PlannedRow[]
   readonly faults: readonly Fault[]

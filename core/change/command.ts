@@ -54,6 +54,7 @@ export interface Applied {
   /** The command that a revert undid. */
   readonly of?: CommandId
 }
+/** What a command has changed, with nothing left alone. */
 export const applied = (patch: Patch): Result<Applied, never> => ({ ok: true, value: { patch } })
 
 /** The largest body of a command whose definition says nothing else. */
@@ -76,6 +77,7 @@ export interface CommandDefinition<Type extends string, Body> {
   apply(reader: Reader, body: Body, context: Context): Result<Applied>
 }
 
+/** A command’s definition, its type and body taken from what is given. */
 export const defineCommand = <Type extends string, Body>(
   definition: CommandDefinition<Type, Body>,
 ): CommandDefinition<Type, Body> => definition

@@ -32,13 +32,16 @@ export type Change =
 /** A change of the workspace as a value: it can be applied, inverted, merged, sent and stored. */
 export type Patch = readonly Change[]
 
+/** Whether a change adds to and removes from a field of several. */
 export const isSetChange = (change: Change): change is Extract<Change, { added: readonly string[] }> =>
   'added' in change
 
+/** The change that makes a record. */
 export const makes = <E extends EntityName>(entity: E, record: Records[E] & { readonly id: string }): Change => ({
   entity, id: record.id, field: '*', before: null, after: record,
 }) // prettier-ignore
 
+/** The change that takes a change back. */
 export function invertChange(change: Change): Change {
   return isSetChange(change)
     ? { ...change, added: change.removed, removed: change.added }

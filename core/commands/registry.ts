@@ -38,6 +38,7 @@ type CommandOf<D> =
   D extends CommandDefinition<infer Type, infer Body> ? Envelope & { readonly type: Type } & Readonly<Body> : never
 /** The closed union of all commands, as they are sent. */
 export type Command = CommandOf<Definition>
+/** The type of a command: `items.set`. */
 export type CommandType = Command['type']
 
 type WithoutHead<C> = C extends Command ? Omit<C, 'id' | 'v'> : never
@@ -48,6 +49,7 @@ export const commandOf = (id: CommandId, bare: BareCommand): Command =>
   ({ id, v: definitionOf(bare.type)?.v, ...bare }) as Command
 
 const byType = new Map<string, Definition>(definitions.map((one) => [one.type, one]))
+/** The types of all commands. */
 export const commandTypes: readonly CommandType[] = definitions.map((one) => one.type)
 
 /** The definition with its body type widened; a command's type has chosen it, so the body is of its kind. */

@@ -10,5 +10,7 @@ const author = (name: 'createdBy' | 'changedBy', label: string): AutomaticFact =
   values: peopleValues,
 })
 
+/** Who made the item. */
 export const createdBy = author('createdBy', 'author')
+/** Who changed it last. */
 export const changedBy = author('changedBy', 'last editor')

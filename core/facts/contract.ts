@@ -14,6 +14,7 @@ export interface ViewContext {
   readonly table: ItemTable
   readonly viewer: Viewer
 }
+/** A project’s items as somebody looks at them on a day. */
 export const viewContext = (reader: Reader, project: ProjectId, viewer: Viewer): ViewContext => ({
   reader, project, viewer, table: reader.table(project),
 }) // prettier-ignore

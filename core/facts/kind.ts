@@ -2,6 +2,7 @@ import { choiceOf, placesOf } from '../fields/source'
 import { kindsOf } from '../model/reader'
 import type { AutomaticFact } from './contract'
 
+/** What sort of item it is. */
 export const kind: AutomaticFact = {
   name: 'kind',
   label: 'kind',

@@ -20,6 +20,7 @@ export function openAt(context: ViewContext): (row: number) => boolean {
   }
 }
 
+/** The phase of its status. */
 export const phase: AutomaticFact = {
   name: 'phase',
   label: 'phase',

@@ -29,6 +29,7 @@ export const automaticFacts: Readonly<Record<AutomaticFactName, AutomaticFact>> 
 export const fieldRef = (field: FieldId): FactRef => ({ fact: 'field', field })
 /** Names a fact among all: an automatic fact's name, or a field's id. */
 export const factKey = (ref: FactRef): string => (ref.fact === 'field' ? ref.field : ref.fact)
+/** Whether two name the same fact. */
 export const isSameFact = (one: FactRef, other: FactRef): boolean => factKey(one) === factKey(other)
 
 const automatic = Object.fromEntries(

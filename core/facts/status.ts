@@ -3,6 +3,7 @@ import { statusesOf } from '../model/reader'
 import { isOver } from '../model/turn'
 import type { AutomaticFact } from './contract'
 
+/** Where it stands. */
 export const status: AutomaticFact = {
   name: 'status',
   label: 'status',

@@ -1,5 +1,6 @@
 import type { AutomaticFact } from './contract'
 
+/** What it is called. */
 export const title: AutomaticFact = {
   name: 'title',
   label: 'title',

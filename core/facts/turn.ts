@@ -38,6 +38,7 @@ export function fitPeople(test: FactTest): Fit | undefined {
   return first && first !== 'nobody' ? { people: [first === 'craft' ? 'me' : first] } : undefined
 }
 
+/** Whose move it is; *nobody* where it is open and nobody’s. */
 export const turn: AutomaticFact = {
   name: 'turn',
   label: 'turn',

@@ -5,6 +5,7 @@ import type { FieldType } from './contract'
 
 /** What people write for yes and for no. */
 export const wordsForYes = ['yes', 'y', 'true', 'x', '1', '✓']
+/** Words that are read as no. */
 export const wordsForNo = ['no', 'n', 'false', '0', '-']
 
 /** Yes or no; empty is no. Stored as true, or absent. */

@@ -3,10 +3,13 @@
  * automatic facts are each of one kind.
  */
 export type FactKind = 'text' | 'number' | 'day' | 'instant' | 'choice' | 'choices' | 'flag'
+/** What can be asked of a fact. */
 export type TestName = 'empty' | 'filled' | 'anyOf' | 'allOf' | 'has' | 'between' | 'days'
+/** What can be worked out from the values of many. */
 export type TotalName =
   'count' | 'sum' | 'average' | 'median' | 'least' | 'most' | 'filled' | 'empty' | 'share' | 'distinct'
 
+/** How facts of a kind are tested, grouped and totalled. */
 export interface KindOfFact {
   readonly tests: readonly TestName[]
   readonly totals: readonly TotalName[]

@@ -22,6 +22,7 @@ export const longText: FieldType = {
   },
 }
 
+/** Whether a value says that the item has a long text. */
 export const isLongTextMark = (value: unknown): value is LongTextMark =>
   typeof value === 'object' && value !== null && 'revision' in value && Number.isInteger(value.revision)
 

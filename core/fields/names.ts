@@ -5,6 +5,7 @@ export const optionColours = [
 /** One of the twelve colours of options. */
 export type OptionColour = (typeof optionColours)[number]
 
+/** Every field type by name. */
 export const fieldTypeNames = [
   'shortText', 'longText', 'number', 'oneOption', 'severalOptions', 'people', 'date', 'checkbox',
 ] as const // prettier-ignore

@@ -22,6 +22,7 @@ export interface ChoicesSource {
   valuesAt(row: number): readonly string[]
   place(value: string): number
 }
+/** Whole numbers at the fact’s scale; NaN: none. */
 export interface NumberSource {
   readonly kind: 'number'
   /** Undefined: the values are computed. */
@@ -29,22 +30,27 @@ export interface NumberSource {
   /** NaN where there is none. */
   at(row: number): number
 }
+/** Days as day numbers. */
 export interface DaySource {
   readonly kind: 'day'
   readonly column: DayColumn
 }
+/** Moments in ms since 1970. */
 export interface InstantSource {
   readonly kind: 'instant'
   readonly column: InstantColumn
 }
+/** Texts, with the order that their column keeps. */
 export interface TextSource {
   readonly kind: 'text'
   readonly column: TextColumn
 }
+/** Yes or no. */
 export interface FlagSource {
   readonly kind: 'flag'
   isSet(row: number): boolean
 }
+/** A fact as it is read, row by row, by its kind. */
 export type Source = ChoiceSource | ChoicesSource | NumberSource | DaySource | InstantSource | TextSource | FlagSource
 
 /** The order of a list of ids; what is not in it comes after. Computed when it is first asked for. */

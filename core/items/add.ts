@@ -15,6 +15,7 @@ import { lastSiblingRank, ranksAt, StayIds } from './changes'
 import { placeRecord } from './place'
 import { checkUnique, checkValue, normalised, valueRecord } from './values'
 
+/** An item as it is sent to be made. */
 export const newItem = z.object({
   item: ids.itemId,
   project: ids.projectId,
@@ -25,6 +26,7 @@ export const newItem = z.object({
   values: z.record(text(64), valueRecord),
   place: z.optional(placeRecord),
 })
+/** An item as it is sent to be made. */
 export type NewItem = Readonly<z.infer<typeof newItem>>
 
 /** Adds items, each at a place in the project's order or at its end, and last among its siblings. */

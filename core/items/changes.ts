@@ -62,6 +62,7 @@ export function checkStatus(reader: Reader, item: Item, from: StatusId, to: Stat
   return item.status === from || item.status === to ? undefined : changedMeanwhile(item, 'status', to, item.status)
 }
 
+/** That an item’s field no longer holds what the change was made from. */
 export const changedMeanwhile = (item: Item, field: string, yours: unknown, stored: unknown): Problem =>
   problem('changed-meanwhile', undefined, [
     { item: item.id, field, yours: yours ?? null, stored: stored ?? null, by: item.changedBy, when: item.changed },

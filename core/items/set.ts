@@ -18,6 +18,7 @@ const fromTo = z.object({ from: valueRecord, to: valueRecord })
 const addRemove = z.object({ add: list(text(64), 500), remove: list(text(64), 500) })
 /** One value from what it was made from to another; or, of a field of several, what comes in and what goes out. */
 export const settingRecord = z.union([fromTo, addRemove])
+/** A new value with the one it was made from, or what is added and removed. */
 export type Setting = Readonly<z.infer<typeof settingRecord>>
 
 /** Columns of the item that are set like fields. */

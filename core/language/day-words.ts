@@ -60,6 +60,7 @@ export interface Words {
   attempt<T>(read: () => T | undefined): T | undefined
 }
 
+/** A day in words; undefined where there is none here. */
 export function readDay(at: Words): Day | undefined {
   const date = at.date()
   if (date) return date
@@ -102,6 +103,7 @@ function readPeriod(at: Words): { of: Period; n: number } | undefined {
   return undefined
 }
 
+/** From a day to a day in words; undefined where there is none here. */
 export function readSpan(at: Words): Span | undefined {
   if (at.eat('any day')) return { from: null, to: null }
   if (at.eat('before today')) return { from: null, to: { of: 'day', n: -1 } }

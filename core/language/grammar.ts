@@ -5,6 +5,7 @@ import { TextCursor } from './cursor'
 import { otherNames, phraseKinds, type OtherPhrase } from './phrases'
 import type { Wording } from './wording'
 
+/** A phrase that was read: a condition, or another part of a view. */
 export type Phrase = { readonly says: 'where'; readonly condition: Condition } | OtherPhrase
 
 /** Some of the words, and what they were taken for. */
@@ -15,6 +16,7 @@ export interface Understood {
   readonly phrase: Phrase
 }
 
+/** What was understood of a text, and what was not, with where. */
 export interface Parsed {
   readonly understood: readonly Understood[]
   /** The words that were not, each stretch of them. */

@@ -21,6 +21,7 @@ const keywords = new Set(
     ' ',
   ),
 )
+/** Whether a word means something to the language itself, so that a name like it is quoted. */
 export const isKeyword = (word: string): boolean => keywords.has(word.toLowerCase())
 function isPlain(name: string): boolean {
   if (!/^[\p{L}][\p{L}\p{M}\p{N}’' -]*$/u.test(name) || name.trim() !== name || /\s\s/.test(name)) return false

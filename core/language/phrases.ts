@@ -15,6 +15,7 @@ export type OtherPhrase =
   | { readonly says: 'sort'; readonly sort: readonly SortKey[] }
   | { readonly says: 'show'; readonly show: readonly FieldId[] }
   | { readonly says: 'totals'; readonly totals: readonly Total[] }
+/** The names of phrases that are no conditions. */
 export type OtherName = OtherPhrase['says']
 
 interface PhraseKind<P extends OtherPhrase> {
@@ -98,6 +99,7 @@ export const phraseKinds: { readonly [N in OtherName]: PhraseKind<Extract<OtherP
     into: (view, { totals }) => ({ ...view, totals: [...totals] }),
   },
 }
+/** Phrases that are no conditions, in the order in which the sentence has them. */
 export const otherNames = Object.keys(phraseKinds) as readonly OtherName[]
 
 const thenAt = (at: TextCursor) => () => (at.sign(',') ? at.eat('then') : at.eat('then'))
@@ -109,6 +111,7 @@ const shownNames = ({ show }: ViewDefinition, wording: Wording): string[] =>
     return fact ? [factName(wording, fact.ref)] : []
   })
 
+/** A key of the order in words: *soonest due first*. */
 export function sortKeyWords({ by, down, emptyFirst }: SortKey, wording: Wording): string {
   const fact = maybeFact(wording.reader, wording.project.id, by)
   const own = fact?.automatic?.words?.sort
@@ -136,6 +139,7 @@ function readSortKey(at: TextCursor): SortKey | undefined {
   return fact && withEmpties({ by: fact.ref, down: isDown })
 }
 
+/** A level of grouping in words: *status*, *due by month*. */
 export function groupKeyWords(key: GroupKey, wording: Wording): string {
   const name = factName(wording, key.by)
   return [
@@ -162,6 +166,7 @@ function readGroupKey(at: TextCursor): GroupKey | undefined {
   } // prettier-ignore
 }
 
+/** A total in words: *sum of effort*. */
 export function totalWords({ name, of }: Total, wording: Wording): string {
   if (of === undefined) return name
   const kind = maybeFact(wording.reader, wording.project.id, of)?.kind

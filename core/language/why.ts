@@ -22,6 +22,7 @@ export interface Reason {
   readonly has: readonly { readonly fact: string; readonly value: string }[]
 }
 
+/** Whether an item is in a view, and what each phrase says of it. */
 export interface Why {
   readonly isIn: boolean
   /** It is archived: no view shows it. */
@@ -31,6 +32,7 @@ export interface Why {
   readonly groups: readonly (readonly GroupValue[])[]
 }
 
+/** Why the item in a row is in a view or not. */
 export function why(context: ViewContext, view: ViewDefinition, row: number, wording: Wording): Why {
   const plan = planOf(context, view)
   const isArchived = !context.table.listed[row]
@@ -60,6 +62,7 @@ export interface Leaves {
   readonly phrases: readonly { readonly alone: number; readonly after: number }[]
 }
 
+/** How many items each condition leaves, alone and after those before it. */
 export function leaves(context: ViewContext, where: readonly Condition[]): Leaves {
   const all = rowsMeeting({ context, test: compileAll(context, []) })
   const scratch = new Int32Array(all.length)

@@ -14,6 +14,7 @@ export interface ColumnAnswer {
   readonly shown: number
   readonly stretch: Stretch<Row>
 }
+/** A board as it is answered. */
 export interface BoardAnswer {
   readonly layout: 'board'
   readonly sums: Sums

@@ -26,6 +26,7 @@ export interface ShownView<L extends LayoutName> {
   rowAt(row: number): Row
 }
 
+/** What a layout is: how it begins, what it asks and what it answers. */
 export interface Layout<L extends LayoutName, Answer> {
   readonly name: L
   /** In the sentence: *Items as a …*. */

@@ -10,6 +10,7 @@ export interface LayoutAnswers {
   table: TableAnswer
   board: BoardAnswer
 }
+/** The answer of any layout. */
 export type LayoutAnswer = LayoutAnswers[LayoutName]
 
 /** Every layout there is. */

@@ -19,6 +19,7 @@ export interface Row {
   /** The same as long as nothing that a row shows has changed: a page then keeps the row that it has. */
   readonly v: string
 }
+/** An item with what it stands inside. */
 export interface RowWithPath extends Row {
   /** Its parents, topmost first. */
   readonly path: readonly { readonly id: string; readonly title: string; readonly key: string }[]
@@ -36,7 +37,9 @@ export interface GroupHead {
   readonly folded: boolean
   readonly v: string
 }
+/** What a list is made of. */
 export type ListLine = Row | GroupHead
+/** Whether a line is the head of a group. */
 export const isHead = (line: ListLine): line is GroupHead => 'head' in line
 /** What names a line: an item that is in several groups has several lines that say the same. */
 export const lineId = (line: ListLine): string => (isHead(line) ? line.head : line.item.id)
@@ -54,6 +57,7 @@ export interface Sums {
   readonly effort: number
 }
 
+/** An item as a page shows it on a day. */
 export function rowOf(reader: Reader, today: PlainDate, item: Item): Row {
   const place = reader.placeOf(item.id)
   let children = 0
@@ -66,6 +70,7 @@ export function rowOf(reader: Reader, today: PlainDate, item: Item): Row {
   return { item, key, address, late, turn, children, v: [version, late, children, ...turn].join() }
 }
 
+/** The same with its parents. */
 export function rowWithPath(
   reader: Reader,
   today: PlainDate,

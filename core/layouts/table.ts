@@ -4,6 +4,7 @@ import type { TotalValues } from '../views/totals'
 import type { Layout } from './contract'
 import type { GroupHead, ListLine, Row, Stretch, Sums } from './rows'
 
+/** A table as it is answered. */
 export interface TableAnswer {
   readonly layout: 'table'
   readonly sums: Sums

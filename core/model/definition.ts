@@ -30,6 +30,7 @@ function isShallow(conditions: unknown): boolean {
 const groupings = ['all', 'any', 'none'] as const
 /** How an item's relatives are asked: those inside it, and what it is inside of. */
 const kinships = ['anyChild', 'allChildren', 'parent', 'someAncestor'] as const
+/** What an item must meet. */
 export type Condition =
   | Readonly<z.infer<typeof askedRecord>>
   | Readonly<z.infer<typeof wasRecord>>
@@ -45,6 +46,7 @@ export const conditionRecord: z.ZodMiniType<Condition> = z.lazy(() =>
   ]),
 )
 
+/** A key of the order. */
 export const sortKeyRecord = z.object({
   by: factRecord,
   down: z.boolean(),
@@ -53,6 +55,7 @@ export const sortKeyRecord = z.object({
 })
 /** Of a fact over the items of a group or of the whole view; `count` is of the items themselves. */
 export const totalRecord = z.object({ name: z.enum(totalNames), of: z.optional(factRecord) })
+/** A level of grouping. */
 export const groupKeyRecord = z.object({
   by: factRecord,
   /** Of days; a day itself where it is not said. */
@@ -81,6 +84,7 @@ const layoutParts = {
   board: { board: ids.boardId },
 } as const satisfies Record<LayoutName, object>
 
+/** A view’s definition, by its layout. */
 export const viewDefinition = z.discriminatedUnion('layout', [
   z.object({ ...question, layout: z.literal('table'), ...layoutParts.table }),
   z.object({ ...question, layout: z.literal('board'), ...layoutParts.board }),

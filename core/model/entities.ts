@@ -22,6 +22,7 @@ export interface Lookup {
 /** Gives the id that takes an id's place. `entity`: what it is an id of, where its place says so. */
 export type MapId = (id: string, entity?: EntityName) => string
 
+/** What the model says of an entity once and for all. */
 export interface Entity<R> {
   readonly held: Held
   /** Its change shows in *everything* that is no item, in the *items* it is about, or in *nothing* that pages show. */
@@ -248,6 +249,7 @@ export const entities: { readonly [E in EntityName]: Entity<Records[E]> } = {
   },
 }
 
+/** The names of all entities. */
 export const entityNames = Object.keys(entities) as readonly EntityName[]
 
 /** The entities that are held so. */

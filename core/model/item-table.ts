@@ -22,6 +22,7 @@ type Fixed = Exclude<ItemColumn, 'project' | 'parent'>
 
 const byCodeUnit = (a: string, b: string): number => (a < b ? -1 : a > b ? 1 : 0)
 
+/** All rows, parents before what is inside them, and the place in that order of each one's parent; `noRow`: it has none. */
 export interface Levels {
   readonly order: Int32Array
   readonly parentAt: Int32Array

@@ -1,20 +1,27 @@
 /** The closed lists of the model, without any code that reads or checks them. */
 import { optionColours } from '../fields/names'
 
+/** What a status means to all projects. */
 export const phases = ['waiting', 'active', 'finished', 'dropped'] as const
+/** What a status means to all projects. */
 export type Phase = (typeof phases)[number]
 /** From the one that may least to the one that may most; `core/access` says what each may do. */
 export const roles = ['reader', 'contributor', 'lead', 'owner'] as const
+/** What somebody is in the workspace or a project. */
 export type Role = (typeof roles)[number]
 
 /** A colour of the palette: for people, projects and statuses. */
 export const paletteColours = [...optionColours, 'leaf', 'wren', 'pool'] as const
+/** The name of a colour of the palette. */
 export type PaletteColour = (typeof paletteColours)[number]
+/** The signs of kinds. */
 export const kindIcons = ['task', 'defect', 'inspection', 'deliverable', 'request', 'plain'] as const
+/** The sign of a kind. */
 export type KindIcon = (typeof kindIcons)[number]
 
 /** What a field of a project can serve as; `uses.ts` says more of each. */
 export const useNames = ['assignees', 'reviewer', 'effort', 'start', 'due', 'need'] as const
+/** What a field of a project can serve as. */
 export type UseName = (typeof useNames)[number]
 
 /** What the product itself knows of every item; `core/facts` says how. */
@@ -22,16 +29,21 @@ export const automaticFactNames = [
   'key', 'title', 'status', 'kind', 'phase', 'people', 'turn', 'late', 'age', 'level', 'parent', 'statusSince', 'started',
   'finished', 'created', 'createdBy', 'changed', 'changedBy', 'rank',
 ] as const // prettier-ignore
+/** The name of an automatic fact. */
 export type AutomaticFactName = (typeof automaticFactNames)[number]
 
 /** How a view can draw; `core/layouts` says more of each. */
 export const layoutNames = ['table', 'board'] as const
+/** The name of a layout. */
 export type LayoutName = (typeof layoutNames)[number]
 
 /** Periods by which days are grouped. */
 export const grains = ['day', 'week', 'month', 'quarter', 'year'] as const
+/** A period by which days are grouped. */
 export type Grain = (typeof grains)[number]
+/** What can be worked out of the items of a group. */
 export const totalNames = [
   'count', 'sum', 'average', 'median', 'least', 'most', 'filled', 'empty', 'share', 'distinct',
 ] as const // prettier-ignore
+/** What can be worked out of the items of a group. */
 export type TotalName = (typeof totalNames)[number]

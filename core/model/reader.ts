@@ -71,6 +71,7 @@ export const columnsOf = (reader: Reader, board: string): BoardColumn[] =>
 /** How many items a column should hold at most; null: as many as come. */
 export const limitOf = (reader: Reader, column: string): number | null =>
   reader.maybe('limit', limitId(column))?.most ?? null
+/** The id of a column’s limit. */
 export const limitId = (column: string): Limit['id'] => tieId<'limit'>(column, 'items')
 
 /** What a column holds: statuses, of every kind or of one, in the statuses' order. */

@@ -37,27 +37,48 @@ export interface Workspace {
   readonly demo: boolean
 }
 
+/** Somebody of the team; without a role, a person without an account. */
 export type Person = Read<typeof schemas.personRecord>
+/** What a team works on. */
 export type Project = Read<typeof schemas.projectRecord>
+/** A person’s role in a project. */
 export type Member = Read<typeof schemas.memberRecord>
+/** Where items of a project can stand. */
 export type Status = Read<typeof schemas.statusRecord>
+/** Which statuses items of its kinds go through. */
 export type Workflow = Read<typeof schemas.workflowRecord>
+/** A status of a workflow. */
 export type Step = Read<typeof schemas.stepRecord>
+/** Whose move it is in a step. */
 export type TurnOf = Read<typeof schemas.turnRecord>
+/** What sort of items a project has. */
 export type Kind = Read<typeof schemas.kindRecord>
+/** What is kept of each item of a project. */
 export type Field = Omit<Read<typeof schemas.fieldRecord>, 'settings'> & { readonly settings: FieldSettings }
+/** A value that can be chosen for a field. */
 export type OptionOfField = Read<typeof schemas.optionRecord>
+/** The columns of a project. */
 export type Board = Read<typeof schemas.boardRecord>
+/** A column of a board. */
 export type BoardColumn = Read<typeof schemas.columnRecord>
+/** A status that a column holds. */
 export type ColumnStatus = Read<typeof schemas.columnStatusRecord>
+/** How many items a column should hold at most. */
 export type Limit = Read<typeof schemas.limitRecord>
+/** Who sees a view. */
 export type Audience = Read<typeof schemas.audienceRecord>
+/** A saved view of a project. */
 export type View = Read<typeof schemas.viewRecord>
 
+/** Names a fact: an automatic one, or a field. */
 export type FactRef = Read<typeof definitions.factRecord>
+/** A key of the order. */
 export type SortKey = Read<typeof definitions.sortKeyRecord>
+/** A level of grouping. */
 export type GroupKey = Read<typeof definitions.groupKeyRecord>
+/** What is worked out of the items of a group. */
 export type Total = Read<typeof definitions.totalRecord>
+/** A view’s layout, conditions, grouping, order, totals and fields. */
 export type ViewDefinition = Read<typeof definitions.viewDefinition>
 
 /** One piece of work. Number and ranks are the server's; until it answers, the browser shows a dash for number 0. */
@@ -90,7 +111,9 @@ export const itemColumns = [
   'project', 'number', 'kind', 'title', 'status', 'parent', 'rank', 'siblingRank', 'stay', 'statusSince', 'started',
   'finished', 'archived', 'created', 'createdBy', 'changed', 'changedBy',
 ] as const satisfies readonly (keyof Item)[] // prettier-ignore
+/** A column of an item that is no field. */
 export type ItemColumn = (typeof itemColumns)[number]
+/** Whether a change’s field is a column of the item, and no field of the project. */
 export const isItemColumn = (field: string): field is ItemColumn => (itemColumns as readonly string[]).includes(field)
 
 /** A time that an item spent in a status; `until` none while it is there. Written, never read back by `apply`. */
@@ -110,6 +133,7 @@ export interface LongText {
   readonly revision: number
   readonly text: string
 }
+/** The id of an item’s long text in a field. */
 export const longTextId = (item: string, field: string): string => `${item}/${field}`
 
 /** Everything that a patch can speak of; `entities.ts` says where each is held and who sees it. */
@@ -133,4 +157,5 @@ export interface Records {
   limit: Limit
   view: View
 }
+/** Anything that a patch can speak of. */
 export type EntityName = keyof Records

@@ -9,6 +9,7 @@ import { kindIcons, paletteColours, phases, roles } from './names'
 
 const colour = z.enum(paletteColours)
 
+/** Somebody of the team. */
 export const personRecord = z.object({
   id: ids.personId,
   name,
@@ -27,6 +28,7 @@ const use = z.nullable(ids.fieldId)
 /** Which field of the project serves as what; each may be none. */
 export const usesRecord = z.object({ assignees: use, reviewer: use, effort: use, start: use, due: use, need: use })
 
+/** What a team works on. */
 export const projectRecord = z.object({
   id: ids.projectId,
   name,
@@ -47,6 +49,7 @@ export const memberRecord = z.object({
   role: z.enum(roles),
 })
 
+/** Where items of a project can stand. */
 export const statusRecord = z.object({
   id: ids.statusId,
   project: ids.projectId,
@@ -75,6 +78,7 @@ export const stepRecord = z.object({
   turn: turnRecord,
 })
 
+/** What sort of items a project has. */
 export const kindRecord = z.object({
   id: ids.kindId,
   project: ids.projectId,
@@ -93,6 +97,7 @@ const fieldBase = {
   rank,
   archived: z.boolean(),
 }
+/** What is kept of each item of a project. */
 export const fieldRecord = z.object({
   ...fieldBase,
   type: z.enum(fieldTypeNames),
@@ -103,6 +108,7 @@ export const fieldRecord = z.object({
   }),
 }).check(z.refine((field) => settingsOf[field.type].safeParse(field.settings).success, { path: ['settings'] })) // prettier-ignore
 
+/** A value that can be chosen for a field. */
 export const optionRecord = z.object({
   id: ids.optionId,
   field: ids.fieldId,
@@ -112,7 +118,9 @@ export const optionRecord = z.object({
   archived: z.boolean(),
 })
 
+/** The columns of a project. */
 export const boardRecord = z.object({ id: ids.boardId, project: ids.projectId, name, rank, archived: z.boolean() })
+/** A column of a board. */
 export const columnRecord = z.object({ id: ids.columnId, board: ids.boardId, name, rank, archived: z.boolean() })
 /** A status that a column holds: of items of every kind, or of one. `id`: column and status. */
 export const columnStatusRecord = z.object({
@@ -134,6 +142,7 @@ export const audienceRecord = z.discriminatedUnion('of', [
   z.object({ of: z.literal('project') }),
   z.object({ of: z.literal('people'), people: list(ids.personId, 200, 1) }),
 ])
+/** A saved view of a project. */
 export const viewRecord = z.object({
   id: ids.viewId,
   project: ids.projectId,

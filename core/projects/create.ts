@@ -24,8 +24,10 @@ export const projectBody = z.object({
   limits: list(schemas.limitRecord, 500),
   views: list(schemas.viewRecord, 60),
 })
+/** A project with all that it begins with. */
 export type ProjectBody = z.infer<typeof projectBody>
 
+/** Makes a project with all that it begins with. */
 export const createProject = defineCommand({
   type: 'projects.create',
   v: 2,

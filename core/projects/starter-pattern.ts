@@ -21,6 +21,7 @@ import type {
 } from '../model/records'
 import type { ProjectBody } from './create'
 
+/** What is said of a project before it is made. */
 export interface NewProject {
   readonly name: string
   /** 2 to 8 capital letters or digits, a letter first. */

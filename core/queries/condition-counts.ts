@@ -5,6 +5,7 @@ import { compile, compileAll } from '../views/filter'
 import { keepTested } from '../views/scans'
 import { askedQuery, viewerOf, type QueryContext } from './contract'
 
+/** Conditions that are counted one by one, each together with the others. */
 export interface ConditionCountsInput {
   readonly project: ProjectId
   /** The other phrases of the view, left as they are. */
@@ -15,6 +16,7 @@ export interface ConditionCountsInput {
 /** How many items each of some conditions would give beside the others. */
 export const conditionCounts = askedQuery<ConditionCountsInput, number[]>(countEach)
 
+/** How many items each condition leaves together with the others. */
 export function countEach(asking: QueryContext, { project, others, conditions }: ConditionCountsInput): number[] {
   const context = viewContext(asking.state, project, viewerOf(asking))
   const rows = rowsMeeting({ context, test: compileAll(context, others) })

@@ -62,9 +62,11 @@ export interface AskedQuery<Input, Answer> {
   readonly kind: 'asked'
   ask(context: QueryContext, input: Input): Answer | Promise<Answer>
 }
+/** A query that is kept answered. */
 export const watchedQuery = <Input, Answer>(
   watch: WatchedQuery<Input, Answer>['watch'],
 ): WatchedQuery<Input, Answer> => ({ kind: 'watched', watch })
+/** A query that is answered once. */
 export const askedQuery = <Input, Answer>(ask: AskedQuery<Input, Answer>['ask']): AskedQuery<Input, Answer> => ({
   kind: 'asked', ask,
 }) // prettier-ignore

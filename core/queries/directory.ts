@@ -3,6 +3,7 @@ import type { PersonId } from '../base/ids'
 import { directoryEntities, type DirectoryRecords } from '../wire/directory'
 import { recomputed, watchedQuery, type QueryContext } from './contract'
 
+/** All that is no item, as far as the person sees it. */
 export interface DirectoryAnswer {
   readonly records: DirectoryRecords
   readonly me: PersonId

@@ -2,17 +2,20 @@ import type { Actor } from '../change/actor'
 import { sentencesOf } from '../items/history'
 import { askedQuery, dayIn } from './contract'
 
+/** A change of an item in sentences, without who and when. */
 export interface HistoryEntry {
   readonly sequence: number
   readonly by: Actor
   readonly at: string
   readonly sentences: readonly string[]
 }
+/** Of which item, and before which sequence number (undefined: from the latest). */
 export interface HistoryInput {
   readonly item: string
   /** Only what came before this sequence number. */
   readonly before?: number | undefined
 }
+/** The latest first; `more`: there are older ones. */
 export interface HistoryAnswer {
   readonly entries: readonly HistoryEntry[]
   /** There is more before the last of them. */

@@ -3,6 +3,7 @@ import { rowOf, rowWithPath, type Row, type RowWithPath } from '../layouts/rows'
 import { recomputed, watchedQuery, type QueryContext } from './contract'
 import { findItem } from './find'
 
+/** An item with what is inside it. */
 export interface ItemAnswer {
   readonly row: RowWithPath
   /** Its children in their order, without those that are archived. */

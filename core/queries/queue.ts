@@ -5,6 +5,7 @@ import { projectsInOrder } from '../model/reader'
 import { nobodysTurn, queueOf, type QueueEntry } from '../queue/queue'
 import { recomputed, watchedQuery, type QueryContext } from './contract'
 
+/** A person’s queue in its parts. */
 export interface QueueAnswer {
   readonly now: readonly RowWithPath[]
   readonly next: readonly RowWithPath[]

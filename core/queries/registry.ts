@@ -21,18 +21,25 @@ export const askedQueries = {
   valueCounts, conditionCounts, typedWords, why, notIn, leaves, search, itemNames, history, longText, projectItems, drafts,
 } as const // prettier-ignore
 
+/** The name of a query that is kept answered. */
 export type WatchedName = keyof typeof watchedQueries
+/** The name of a query that is answered once. */
 export type AskedName = keyof typeof askedQueries
 type InputOf<Q> = Q extends WatchedQuery<infer I, infer _> ? I : Q extends AskedQuery<infer I, infer _> ? I : never
 type AnswerOf<Q> = Q extends WatchedQuery<infer _, infer A> ? A : Q extends AskedQuery<infer _, infer A> ? A : never
 
+/** What a watched query is given. */
 export type WatchInput<N extends WatchedName> = InputOf<(typeof watchedQueries)[N]>
+/** What a watched query answers. */
 export type WatchAnswer<N extends WatchedName> = AnswerOf<(typeof watchedQueries)[N]>
+/** What an asked query is given. */
 export type AskInput<N extends AskedName> = InputOf<(typeof askedQueries)[N]>
+/** What an asked query answers. */
 export type AskAnswer<N extends AskedName> = AnswerOf<(typeof askedQueries)[N]>
 
 /** A watched query as it is sent: its name and input. */
 export type WatchRequest = { [N in WatchedName]: { readonly query: N; readonly input: WatchInput<N> } }[WatchedName]
+/** The answer of any watched query. */
 export type AnyAnswer = WatchAnswer<WatchedName>
 
 /** Keeps a query answered, whichever it is. */

@@ -8,6 +8,7 @@ export interface FoundItem {
   readonly key: string
   readonly title: string
 }
+/** Where and for which words. */
 export interface SearchInput {
   /** Undefined: in all projects. */
   readonly project: ProjectId | undefined

@@ -11,6 +11,7 @@ export interface ReadWords {
   readonly parts: readonly ReadPart[]
   readonly left: Parsed['left']
 }
+/** A phrase that was understood. */
 export interface ReadPart {
   /** Where it is in the text, in characters; `to` is after the last. */
   readonly from: number
@@ -21,6 +22,7 @@ export interface ReadPart {
   /** How many items it would leave, of a condition. */
   readonly count?: number
 }
+/** What was typed, and beside what. */
 export interface TypedWordsInput {
   readonly project: ProjectId
   /** Conditions that hold beside them. */

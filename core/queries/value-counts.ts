@@ -6,6 +6,7 @@ import { rowsMeeting } from '../views/evaluate'
 import { compileAll } from '../views/filter'
 import { askedQuery, viewerOf } from './contract'
 
+/** How many items have each value, by its id. */
 export interface ValueCounts {
   /** By id of an option, person, status …; for what is ticked, `1`. */
   readonly values: Readonly<Record<string, number>>
@@ -13,6 +14,7 @@ export interface ValueCounts {
   /** Items that meet the other phrases. */
   readonly total: number
 }
+/** Which fact, among items that meet which conditions. */
 export interface ValueCountsInput {
   readonly project: ProjectId
   /** The other phrases of the view, left as they are. */

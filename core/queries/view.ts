@@ -12,6 +12,7 @@ import { LiveView } from '../views/live'
 import type { ChangeSet } from './change-set'
 import { viewerOf, watchedQuery, type ListControl, type QueryContext, type Watch } from './contract'
 
+/** Which view, and how it was changed without saving. */
 export interface ViewInput {
   /** A saved view. */
   readonly view: string

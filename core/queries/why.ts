@@ -5,6 +5,7 @@ import { planOf } from '../views/evaluate'
 import { askedQuery, dayIn, viewerOf } from './contract'
 import { findItem } from './find'
 
+/** Which item, and which view. */
 export interface WhyInput {
   readonly project: ProjectId
   readonly view: ViewDefinition
@@ -23,6 +24,7 @@ export const why = askedQuery<WhyInput, Why | undefined>((asking, { project: id,
   return row === undefined ? undefined : whyOf(context, view, row, { reader: state, project, day: dayIn(asking) })
 })
 
+/** Which items, and which view. */
 export interface NotInInput {
   readonly project: ProjectId
   readonly view: ViewDefinition

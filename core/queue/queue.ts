@@ -11,6 +11,7 @@ import { peopleColumns } from '../facts/people'
 import { openAt } from '../facts/phase'
 import { turnAt } from '../facts/turn'
 
+/** An item in a queue. */
 export interface QueueEntry {
   readonly item: Item
   readonly late: number
@@ -19,6 +20,7 @@ export interface QueueEntry {
   readonly waitsFor: readonly string[]
 }
 
+/** A person’s queue in its parts. */
 export interface Queue {
   /** My turn, in an active status. */
   readonly now: QueueEntry[]

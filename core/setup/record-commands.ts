@@ -12,6 +12,7 @@ import type { EntityName, ProjectId, Records } from '../model/records'
 type Fields = Readonly<Record<string, z.ZodMiniType>>
 type Bodies<F extends Fields> = { readonly [K in keyof F]?: { from: z.infer<F[K]>; to: z.infer<F[K]> } }
 
+/** What is said once of the records of an entity. */
 export interface RecordKind<E extends EntityName, F extends Fields, More extends z.ZodMiniType> {
   readonly entity: E
   readonly record: z.ZodMiniType<Records[E]>

@@ -15,6 +15,7 @@ import type { Grain, GroupKey } from '../model/records'
  */
 export type GroupValue = string | number | null
 
+/** A level of grouping, ready to be read. */
 export interface Axis {
   readonly key: GroupKey
   /** An item is in one group of it at most. */

@@ -32,6 +32,7 @@ export interface Leaf {
   remembered: Remembered
 }
 
+/** A view’s items in groups. */
 export interface Evaluated {
   readonly leaves: Leaf[]
   /** Over all items, each counted once. */
@@ -40,6 +41,7 @@ export interface Evaluated {
   readonly rows: Int32Array
 }
 
+/** A question made ready to be asked again and again. */
 export function planOf(context: ViewContext, { where, group, sort, totals }: ViewQuestion): Plan {
   const axes = group.flatMap((key) => axisOf(context, key) ?? [])
   const hidden = axes.flatMap(({ key }) => (key.hideNone ? [filled(key)] : []))
@@ -71,6 +73,7 @@ export function rowsMeeting({ context: { table }, test }: Pick<Plan, 'context' |
   return kept.slice(0, n)
 }
 
+/** Asks it of all items. */
 export function evaluate(plan: Plan): Evaluated {
   const rows = rowsMeeting(plan)
   const packed = plan.axes.every((axis) => axis.isSingle) ? packGroups(plan, rows) : undefined
@@ -87,6 +90,7 @@ function addUp(tallies: readonly (Tally | undefined)[], overall: Tally): void {
   for (const one of tallies) if (one) overall.addAll(one)
 }
 
+/** Adds some rows to a tally. */
 export function tallyInto({ facts }: TotalsPlan, rows: Int32Array, tally: Tally): void {
   tally.n = rows.length
   facts.forEach(({ at }, f) => {
@@ -204,8 +208,10 @@ export function pathsOf(axes: readonly Axis[], row: number): (readonly GroupValu
   return paths
 }
 
+/** Names a group by what it and the groups around it are. */
 export const keyOfPath = (path: readonly GroupValue[]): string => JSON.stringify(path)
 
+/** Orders groups as their axes do. */
 export function comparePaths(axes: readonly Axis[], a: readonly GroupValue[], b: readonly GroupValue[]): number {
   for (const [level, axis] of axes.entries()) {
     const order = axis.compare(a[level] ?? null, b[level] ?? null)

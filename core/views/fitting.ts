@@ -6,6 +6,7 @@ import type { Value } from '../fields/contract'
 import { kindsOf, startOfKind, statusesOfKind, type Reader } from '../model/reader'
 import type { Condition, ItemId, Kind, Project, Status } from '../model/records'
 
+/** What an item gets where it is typed. */
 export interface Fitting {
   /** The first of the project; undefined where it has none. */
   readonly kind: Kind | undefined

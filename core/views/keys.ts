@@ -25,6 +25,7 @@ export interface Key {
 /** Titles of so few rows are compared one by one, if the order of all of them is not known yet. */
 const fewTexts = 2000
 
+/** A key of the order ready to be compared; undefined where its fact is gone. */
 export function keyOf(context: ViewContext, { by, down, emptyFirst = false }: SortKey): Key | undefined {
   const source = maybeFact(context.reader, context.project, by)?.source(context)
   if (source?.kind === 'text') return textKey(source.column, down, emptyFirst)

@@ -4,6 +4,7 @@
  * `mark…` sets a byte for each of them; `keep…Or` keeps those whose byte is set, too.
  */
 
+/** Keeps the rows whose code is one of `yes`. Each of these returns how many it kept. */
 export function keepCoded(a: Uint16Array, yes: Uint8Array, from: Int32Array, m: number, to: Int32Array): number {
   let n = 0
   for (let k = 0; k < m; k++) {
@@ -13,6 +14,7 @@ export function keepCoded(a: Uint16Array, yes: Uint8Array, from: Int32Array, m: 
   }
   return n
 }
+/** The same, or whose mark is set already. */
 export function keepCodedOr(
   a: Uint16Array,
   yes: Uint8Array,
@@ -29,6 +31,7 @@ export function keepCodedOr(
   }
   return n
 }
+/** Marks the rows whose code is one of `yes`. */
 export function markCoded(a: Uint16Array, yes: Uint8Array, from: Int32Array, m: number, marks: Uint8Array): void {
   for (let k = 0; k < m; k++) marks[k]! |= yes[a[from[k]!]!]!
 }
@@ -51,6 +54,7 @@ export function keepWithin(
   }
   return n
 }
+/** The same, or whose mark is set already. */
 export function keepWithinOr(
   a: Int32Array | Float64Array,
   low: number,
@@ -69,6 +73,7 @@ export function keepWithinOr(
   }
   return n
 }
+/** Marks the rows whose number lies within. */
 export function markWithin(
   a: Int32Array | Float64Array,
   low: number,
@@ -94,6 +99,7 @@ export function keepSlotted(a: Uint16Array, yes: Uint8Array, from: Int32Array, m
   }
   return n
 }
+/** Marks the rows one of whose codes is one of `yes`. */
 export function markSlotted(a: Uint16Array, yes: Uint8Array, from: Int32Array, m: number, marks: Uint8Array): void {
   for (let k = 0; k < m; k++) {
     const at = from[k]! * 4
@@ -101,6 +107,7 @@ export function markSlotted(a: Uint16Array, yes: Uint8Array, from: Int32Array, m
   }
 }
 
+/** Keeps the rows that a test takes. */
 export function keepTested(test: (row: number) => boolean, from: Int32Array, m: number, to: Int32Array): number {
   let n = 0
   for (let k = 0; k < m; k++) {
@@ -110,6 +117,7 @@ export function keepTested(test: (row: number) => boolean, from: Int32Array, m: 
   }
   return n
 }
+/** Marks the rows that a test takes; it is not asked of those that are marked already. */
 export function markTested(test: (row: number) => boolean, from: Int32Array, m: number, marks: Uint8Array): void {
   for (let k = 0; k < m; k++) if (!marks[k]) marks[k] = Number(test(from[k]!))
 }
@@ -124,6 +132,7 @@ export function keepMarked(marks: Uint8Array, wanted: number, from: Int32Array, 
   return n
 }
 
+/** Keeps the rows whose flag is set. */
 export function keepFlagged(flags: Uint8Array, from: Int32Array, m: number, to: Int32Array): number {
   let n = 0
   for (let k = 0; k < m; k++) {

@@ -182,6 +182,7 @@ function move(
   }
 }
 
+/** Compares two rows by keys: below 0, 0 or above 0. */
 export function compareBy(keys: readonly Key[], a: number, b: number): number {
   for (const key of keys) {
     const order = key.compare(a, b)

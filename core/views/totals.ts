@@ -54,6 +54,7 @@ export class Tally {
   }
 }
 
+/** Totals made ready to be added up. */
 export function planTotals(context: ViewContext, totals: readonly Total[]): TotalsPlan {
   const facts: Summed[] = []
   const apart: TotalsPlan['apart'][number][] = []

@@ -7,7 +7,9 @@ import type { EntityName, Records } from '../model/records'
 
 /** The entities that are held by everyone who sees them. */
 export type DirectoryEntity = Exclude<EntityName, 'item' | 'stay' | 'longText'>
+/** The entities of the directory. */
 export const directoryEntities = entitiesHeld('directory') as readonly DirectoryEntity[]
+/** Its records by entity. */
 export type DirectoryRecords = { readonly [E in DirectoryEntity]: readonly Records[E][] }
 
 /** Everything of a workspace that is no item, as far as a person may see it. */

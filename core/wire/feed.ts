@@ -29,11 +29,13 @@ export type Answer =
 /** In the log, a large entry is told like in the feed. */
 export type LogMessage = Extract<FeedMessage, { tell: 'entry' | 'large' | 'sequence' }>
 
+/** What signs somebody in: an address and a password or, in the demo, a person. */
 export const signInBody = z.union([
   z.object({ email: text(200, 1), password: text(200, 1) }),
   /** In a workspace that is a demo one presses a person. */
   z.object({ person: text(64) }),
 ])
+/** What makes the owner’s account by the code that the first start prints. */
 export const ownerBody = z.object({
   code: text(40, 1),
   name: name,

@@ -20,6 +20,7 @@ export interface Payload {
   readonly values: Readonly<Record<string, readonly Value[]>>
 }
 
+/** The items of a project as they cross, as of a sequence number. */
 export function toPayload(table: ItemTable, sequence: number): Payload {
   // In their order, so that whoever reads them has little to sort.
   const rows = Array.from(table.rank.ordering.order.subarray(0, table.rank.ordering.n))

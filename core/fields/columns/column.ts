@@ -28,6 +28,7 @@ export function grown<A extends Int32Array | Float64Array | Uint8Array | Uint16A
   return to
 }
 
+/** An empty place of a column of numbers. */
 export const noNumber = Number.NaN
 
 /** Whole numbers at the field's scale; NaN is empty. */
