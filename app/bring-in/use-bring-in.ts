@@ -1,4 +1,4 @@
-import { computed, onBeforeUnmount, ref, shallowRef, toRaw, watch } from 'vue'
+import { computed, onBeforeUnmount, ref, shallowRef, watch } from 'vue'
 import { proxy, wrap, type Remote } from 'comlink'
 import type { ColumnPlan } from '#core/bring-in/columns'
 import type { Project, StatusId } from '#core/model/records'
@@ -11,7 +11,7 @@ import type { BringInApi, PlanSummary, ReadFile } from './worker'
 export type BringIn = ReturnType<typeof useBringIn>
 
 /** What is in reactive state cannot be sent to a worker as it is. */
-const plainly = <T>(value: T): T => JSON.parse(JSON.stringify(toRaw(value))) as T
+const plainly = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T
 
 /** A file that is being brought in: read by a worker, planned anew with every choice, sent when it is confirmed. */
 export function useBringIn(project: () => Project | undefined) {

@@ -10,6 +10,7 @@ import { setValue } from '../parts/edits'
 import FieldEditor from '../parts/FieldEditor.vue'
 import { fieldParts, ValueText } from '../parts/field-parts'
 import { PersonPebbles, StatusText } from '../parts/marks'
+import TickBox from '../parts/TickBox.vue'
 import { words } from '../words'
 import ColumnButton from './ColumnButton.vue'
 
@@ -85,9 +86,7 @@ function endEdit(): void {
           :aria-label="words.editor.edit(field.name)"
           @click="edit(field, $event)"
         >
-          <span v-if="editorOf(field) === 'tick'" class="box" :class="{ yes: item.values[field.id] }">{{
-            item.values[field.id] ? '✓' : ''
-          }}</span>
+          <TickBox v-if="editorOf(field) === 'tick'" :ticked="!!item.values[field.id]" />
           <ValueText
             v-else-if="item.values[field.id] !== undefined"
             :field="field"
@@ -157,20 +156,6 @@ dd {
 }
 .facts :deep(.value:not(:disabled):hover) {
   background: var(--sunk);
-}
-.box {
-  width: 14px;
-  height: 14px;
-  border: 1.5px solid var(--edge);
-  border-radius: 3px;
-  display: grid;
-  place-items: center;
-  font-size: 11px;
-  line-height: 1;
-  color: var(--paper);
-}
-.box.yes {
-  background: var(--lichen);
 }
 button:disabled {
   cursor: default;

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
+import TickBox from './TickBox.vue'
 import { words } from '../words'
 import FindList from './FindList.vue'
 import { LeafMark, PersonPebble } from './marks'
@@ -48,9 +49,7 @@ const isChosen = (one: Choice) => props.chosen.includes(one.id)
       @leave="emit('leave')"
     >
       <template #default="{ line: one }">
-        <span v-if="several" class="box" :class="{ yes: isChosen(one) }" aria-hidden="true">{{
-          isChosen(one) ? '✓' : ''
-        }}</span>
+        <TickBox v-if="several" :ticked="isChosen(one)" />
         <LeafMark v-if="one.leaf" :share="one.leaf.share" :colour="one.leaf.colour" />
         <PersonPebble v-if="one.person" :person="one.person" aria-hidden="true" />
         <span
@@ -83,22 +82,6 @@ const isChosen = (one: Choice) => props.chosen.includes(one.id)
   overflow: hidden;
   text-overflow: ellipsis;
   white-space: nowrap;
-}
-.box {
-  width: 14px;
-  height: 14px;
-  border: 1.5px solid var(--edge);
-  border-radius: 3px;
-  display: grid;
-  place-items: center;
-  font-size: 11px;
-  line-height: 1;
-  color: var(--paper);
-  flex: none;
-}
-.box.yes {
-  background: var(--lichen);
-  border-color: var(--lichen);
 }
 .tick {
   margin-left: auto;

@@ -1,6 +1,6 @@
 /** Starts the built server for a test, on a folder or database of its own. */
 import { spawn, type ChildProcess } from 'node:child_process'
-import { cpSync, existsSync, mkdirSync, mkdtempSync, renameSync, rmSync, statSync } from 'node:fs'
+import { cpSync, existsSync, mkdtempSync, renameSync, statSync } from 'node:fs'
 import net from 'node:net'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
@@ -82,27 +82,14 @@ export async function startDemo(more: Start = {}): Promise<TestServer> {
 async function loadedDemo(): Promise<string> {
   const { mtimeMs } = statSync(join(root, '.output/server/index.mjs'))
   const loaded = join(tmpdir(), `wrenleaf-loaded-demo-${mtimeMs.toFixed(0)}`)
-  const making = `${loaded}.making`
-  while (!existsSync(loaded)) {
-    // Whoever can make this folder loads the demo; the others wait for it.
-    const isFirst = (() => {
-      try {
-        mkdirSync(making)
-        return true
-      } catch {
-        return false
-      }
-    })()
-    if (!isFirst) await new Promise((resolve) => setTimeout(resolve, 100))
-    else {
-      try {
-        const server = await startServer({ dir: newFolder('demo'), demo: true })
-        await server.stop()
-        renameSync(server.dir, loaded)
-      } finally {
-        rmSync(making, { recursive: true, force: true })
-      }
-    }
+  if (existsSync(loaded)) return loaded
+  const server = await startServer({ demo: true })
+  await server.stop()
+  try {
+    renameSync(server.dir, loaded)
+  } catch (error) {
+    // Another process was first.
+    if (!existsSync(loaded)) throw error
   }
   return loaded
 }

@@ -30,11 +30,18 @@ export function useLift({ columns, mayMove, isSortedByRank, hold }: Board) {
   const others = (column: ShownColumn, item: string) => rowsOf(column).filter((row) => row.item.id !== item)
   const fromOf = (column: ShownColumn): number => column.answer?.stretch.from ?? 0
 
-  /** Puts a card into a column, at a place among its cards (undefined: where the view's order has it). */
+  /**
+   * Puts a card into a column, at a place among its cards (undefined: where the view's order has it), and says so, or why
+   * it stays where it was.
+   */
   function put(row: Row, column: ShownColumn, index: number | undefined): void {
     const isHere = columns.columnOf(row)?.column.id === column.column.id
     const statusTo = isHere ? undefined : columns.statusIn(column, row.item.kind)
-    if (!isHere && !statusTo) return changes.say(words.card.notOfKind(column.column.name))
+    said.value = words.card.putDown(row.item.title, column.column.name)
+    if (!isHere && !statusTo) {
+      said.value = words.card.cancelled(row.item.title)
+      return changes.say(words.card.notOfKind(column.column.name))
+    }
     const i = index === undefined ? undefined : Math.max(0, index - fromOf(column))
     const place = i === undefined || !isSortedByRank() ? undefined : placeAt(others(column, row.item.id), i)
     if (!statusTo && !place) return
@@ -61,12 +68,11 @@ export function useLift({ columns, mayMove, isSortedByRank, hold }: Board) {
     const { title, id } = now.row.item
     const column = isDropped ? columns.byId(now.column) : undefined
     if (column) put(now.row, column, now.index)
-    said.value = column ? words.card.putDown(title, column.column.name) : words.card.cancelled(title)
+    else said.value = words.card.cancelled(title)
     if (now.by === 'keyboard') keepFocusOn(id)
   }
   function moveTo(row: Row, column: ShownColumn): void {
     put(row, column, undefined)
-    said.value = words.card.putDown(row.item.title, column.column.name)
     keepFocusOn(row.item.id)
   }
 

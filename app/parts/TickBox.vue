@@ -1,0 +1,26 @@
+<script setup lang="ts">
+/** Whether something is ticked; what it is ticked for is said around it. */
+defineProps<{ ticked: boolean }>()
+</script>
+
+<template>
+  <span class="tick" :class="{ yes: ticked }" aria-hidden="true">{{ ticked ? '✓' : '' }}</span>
+</template>
+
+<style scoped>
+.tick {
+  width: 14px;
+  height: 14px;
+  border: 1.5px solid var(--edge);
+  border-radius: 3px;
+  display: grid;
+  place-items: center;
+  font-size: 11px;
+  line-height: 1;
+  color: var(--paper);
+  flex: none;
+}
+.yes {
+  background: var(--lichen);
+}
+</style>
