@@ -4,11 +4,11 @@ defineProps<{ ticked: boolean }>()
 </script>
 
 <template>
-  <span class="tick" :class="{ yes: ticked }" aria-hidden="true">{{ ticked ? '✓' : '' }}</span>
+  <span class="tick-box" :class="{ yes: ticked }" aria-hidden="true">{{ ticked ? '✓' : '' }}</span>
 </template>
 
 <style scoped>
-.tick {
+.tick-box {
   width: 14px;
   height: 14px;
   border: 1.5px solid var(--edge);
@@ -20,7 +20,7 @@ defineProps<{ ticked: boolean }>()
   color: var(--paper);
   flex: none;
 }
-.yes {
+.tick-box.yes {
   background: var(--lichen);
 }
 </style>
