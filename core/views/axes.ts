@@ -27,10 +27,20 @@ export interface Axis {
    * there are more than `mostPacked`.
    */
   fill(rows: Int32Array, m: number, to: Uint16Array): readonly GroupValue[] | undefined
+  /** The group of every row there is as it stands, where each code is a group of its own: nothing need be written. */
+  byCode?(): GroupsByCode | undefined
   /** The order of groups, those without a value last. */
   compare(a: GroupValue, b: GroupValue): number
   /** The groups that there are though nothing is in them, among those from the first to the last of `held`. */
   known(held: readonly GroupValue[]): readonly GroupValue[]
+}
+
+/** Groups in the order of their codes. */
+export interface GroupsByCode {
+  readonly groups: Uint16Array
+  readonly values: readonly GroupValue[]
+  /** The codes in the order that their groups stand in. */
+  readonly inOrder: Uint16Array
 }
 
 /** More groups than this are found item by item. */
@@ -65,7 +75,7 @@ export function axisOf(context: ViewContext, key: GroupKey): Axis | undefined {
     ...one,
     isSingle: true,
     valuesAt: (row) => [valueAt(row)],
-    fill: source.kind === 'choice' ? fillByCode(source, compare) : fillBy(valueAt, compare),
+    ...(source.kind === 'choice' ? codedGroups(source, compare) : { fill: fillBy(valueAt, compare) }),
   }
 }
 
@@ -138,27 +148,42 @@ function fillBy(valueAt: (row: number) => GroupValue, compare: Axis['compare']):
   }
 }
 
-function fillByCode({ column, valueOf }: ChoiceSource, compare: Axis['compare']): Axis['fill'] {
+/** Groups by code: their order, and which of them each code means. */
+function codedGroups({ column, valueOf }: ChoiceSource, compare: Axis['compare']): Pick<Axis, 'fill' | 'byCode'> {
+  let valueByCode: readonly GroupValue[] = []
   let values: readonly GroupValue[] = []
   let places = new Uint16Array(0)
-  return (rows, m, to) => {
-    if (places.length !== column.codes.ids.length) {
-      const valueByCode = column.codes.ids.map((_, code) => valueOf(code) || null)
-      values = [...new Set(valueByCode)].sort(compare)
-      const placeOf = new Map(values.map((value, i) => [value, i]))
-      places = Uint16Array.from(valueByCode, (value) => placeOf.get(value)!)
-    }
-    if (m === column.a.length) byCodeAll(column.a, places, m, to)
-    else byCode(column.a, places, rows, m, to)
-    return values
+  let inOrder = new Uint16Array(0)
+  /** Codes come while a view lives: what is not known yet is looked up again. */
+  const lookUp = (): void => {
+    if (places.length === column.codes.ids.length) return
+    valueByCode = column.codes.ids.map((_, code) => valueOf(code) || null)
+    values = [...new Set(valueByCode)].sort(compare)
+    const placeOf = new Map(values.map((value, i) => [value, i]))
+    places = Uint16Array.from(valueByCode, (value) => placeOf.get(value)!)
+    inOrder = Uint16Array.from(places.keys()).sort((a, b) => places[a]! - places[b]!)
+  }
+  return {
+    fill(rows, m, to) {
+      lookUp()
+      placesOf(column.a, places, rows, m, to)
+      return values
+    },
+    byCode() {
+      lookUp()
+      return values.length === places.length ? { groups: column.a, values: valueByCode, inOrder } : undefined
+    },
   }
 }
-function byCode(a: Uint16Array, places: Uint16Array, rows: Int32Array, m: number, to: Uint16Array): void {
-  for (let k = 0; k < m; k++) to[k] = places[a[rows[k]!]!]!
-}
-
-function byCodeAll(a: Uint16Array, places: Uint16Array, m: number, to: Uint16Array): void {
-  for (let row = 0; row < m; row++) to[row] = places[a[row]!]!
+function placesOf(a: Uint16Array, places: Uint16Array, rows: Int32Array, m: number, to: Uint16Array): void {
+  let k = 0
+  for (const fours = m & ~3; k < fours; k += 4) {
+    to[k] = places[a[rows[k]!]!]!
+    to[k + 1] = places[a[rows[k + 1]!]!]!
+    to[k + 2] = places[a[rows[k + 2]!]!]!
+    to[k + 3] = places[a[rows[k + 3]!]!]!
+  }
+  for (; k < m; k++) to[k] = places[a[rows[k]!]!]!
 }
 
 function knownValues(

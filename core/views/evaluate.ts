@@ -69,7 +69,7 @@ export function rowsMeeting({ context: { table }, test }: Pick<Plan, 'context' |
   if (test.isMetByAll?.()) return everyRow.slice(0, table.n)
   const kept = table.scratch.int32('rows', table.n)
   const few = test.candidates && test.candidates.most() * 4 < table.n ? test.candidates.rows() : undefined
-  const n = few ? test.keep(few.a, few.n, kept) : (test.keepAll?.(kept) ?? test.keep(everyRow, table.n, kept))
+  const n = few ? test.keep(few.a, few.n, kept) : (test.keepAll?.(table.n, kept) ?? test.keep(everyRow, table.n, kept))
   return kept.slice(0, n)
 }
 
@@ -102,11 +102,20 @@ interface Packed extends Grouped {
   /** By row; of rows that are not in the view it means nothing. */
   readonly groupOf: Uint16Array
   readonly values: readonly (readonly GroupValue[])[]
+  /** The numbers of groups as the groups stand, where they are not in their order. */
+  readonly inOrder?: Uint16Array
 }
 
-/** Which group each row is in, as one number: the groups in their order. Undefined: there are too many. */
+/** Which group each row is in, as one number. Undefined: there are too many. */
 function packGroups({ axes, context: { table } }: Plan, rows: Int32Array): Packed | undefined {
   const m = rows.length
+  // Where every row is in it, the place of a row is the row.
+  const isWhole = m === table.n
+  const coded = isWhole && axes.length === 1 ? axes[0]?.byCode?.() : undefined
+  if (coded) {
+    const { groups, values, inOrder } = coded
+    return { groups, groupOf: groups, isWhole, size: values.length, values: [values], inOrder }
+  }
   const groups = table.scratch.uint16('groups', m)
   const level = table.scratch.uint16('level of groups', m)
   const groupOf = table.scratch.uint16('group of row', table.n)
@@ -119,40 +128,54 @@ function packGroups({ axes, context: { table } }: Plan, rows: Int32Array): Packe
     if (values.length) addLevel(groups, level, its.length, m)
     values.push(its)
   }
-  // Where every row is in it, the place of a row is the row.
-  const isWhole = m === table.n
   if (!axes.length) groups.fill(0, 0, m)
   else if (!isWhole) noteGroups(groupOf, rows, groups, m)
   return { groups, groupOf: isWhole ? groups : groupOf, isWhole, size, values }
 }
 function addLevel(groups: Uint16Array, level: Uint16Array, size: number, m: number): void {
-  for (let k = 0; k < m; k++) groups[k] = groups[k]! * size + level[k]!
+  let k = 0
+  for (const fours = m & ~3; k < fours; k += 4) {
+    groups[k] = groups[k]! * size + level[k]!
+    groups[k + 1] = groups[k + 1]! * size + level[k + 1]!
+    groups[k + 2] = groups[k + 2]! * size + level[k + 2]!
+    groups[k + 3] = groups[k + 3]! * size + level[k + 3]!
+  }
+  for (; k < m; k++) groups[k] = groups[k]! * size + level[k]!
 }
 function noteGroups(groupOf: Uint16Array, rows: Int32Array, groups: Uint16Array, m: number): void {
-  for (let k = 0; k < m; k++) groupOf[rows[k]!] = groups[k]!
+  let k = 0
+  for (const fours = m & ~3; k < fours; k += 4) {
+    groupOf[rows[k]!] = groups[k]!
+    groupOf[rows[k + 1]!] = groups[k + 1]!
+    groupOf[rows[k + 2]!] = groups[k + 2]!
+    groupOf[rows[k + 3]!] = groups[k + 3]!
+  }
+  for (; k < m; k++) groupOf[rows[k]!] = groups[k]!
 }
 
 /** Counting sort: sorted rows to their groups, in which they stay sorted. */
 function spread(
   { axes, totals }: Plan,
   sorted: Int32Array,
-  { groupOf, size, values }: Packed,
+  { groupOf, size, values, inOrder }: Packed,
   tallies: readonly (Tally | undefined)[],
 ): Leaf[] {
   const facts = totals.facts.length
   if (!axes.length)
     return [{ path: [], rows: sorted, n: sorted.length, tally: tallies[0] ?? new Tally(facts), remembered: [] }]
   // Where each group begins; once the rows are in their places, where it ends.
-  const ends = new Uint32Array(size)
+  const ends = new Int32Array(size)
   let sum = 0
-  for (let g = 0; g < size; g++) {
+  for (let i = 0; i < size; i++) {
+    const g = inOrder ? inOrder[i]! : i
     ends[g] = sum
     sum += tallies[g]?.n ?? 0
   }
   const rows = new Int32Array(sorted.length)
   place(sorted, groupOf, ends, rows)
   const leaves: Leaf[] = []
-  for (let g = 0; g < size; g++) {
+  for (let i = 0; i < size; i++) {
+    const g = inOrder ? inOrder[i]! : i
     const tally = tallies[g]
     if (!tally) continue
     const [n, to] = [tally.n, ends[g]!]
@@ -160,12 +183,19 @@ function spread(
   }
   return leaves
 }
-function place(sorted: Int32Array, groupOf: Uint16Array, ends: Uint32Array, rows: Int32Array): void {
-  for (let k = 0; k < sorted.length; k++) {
-    const row = sorted[k]!
-    const g = groupOf[row]!
-    rows[ends[g]!++] = row
+function place(sorted: Int32Array, groupOf: Uint16Array, ends: Int32Array, rows: Int32Array): void {
+  const m = sorted.length
+  let k = 0
+  for (const fours = m & ~3; k < fours; k += 4) {
+    placeOne(sorted[k]!, groupOf, ends, rows)
+    placeOne(sorted[k + 1]!, groupOf, ends, rows)
+    placeOne(sorted[k + 2]!, groupOf, ends, rows)
+    placeOne(sorted[k + 3]!, groupOf, ends, rows)
   }
+  for (; k < m; k++) placeOne(sorted[k]!, groupOf, ends, rows)
+}
+function placeOne(row: number, groupOf: Uint16Array, ends: Int32Array, rows: Int32Array): void {
+  rows[ends[groupOf[row]!]!++] = row
 }
 function pathOf(group: number, values: readonly (readonly GroupValue[])[]): GroupValue[] {
   const path = new Array<GroupValue>(values.length)

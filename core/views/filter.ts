@@ -18,11 +18,11 @@ export interface Test {
   test(row: number): boolean
   /** Writes those of `from[0..m)`, ascending, that meet it to `to`, which may be `from`; gives their number. */
   keep(from: Int32Array, m: number, to: Int32Array): number
-  /** The same of all rows there are, where that is quicker. */
-  keepAll?(to: Int32Array): number | undefined
+  /** The same of all `n` rows there are, where that is quicker. */
+  keepAll?(n: number, to: Int32Array): number | undefined
   /** Keeps those too that are marked: `any of` without another walk, where the loop is there. */
   keepOr?(marks: Uint8Array, from: Int32Array, m: number, to: Int32Array): number
-  /** What is met where this is not, where there is a quicker way to context it. */
+  /** What is met where this is not, where there is a quicker way to ask it. */
   negated?(): Test
   /** Sets `marks[k]` where `from[k]` meets it; leaves the others as they are. */
   mark(from: Int32Array, m: number, marks: Uint8Array): void
@@ -121,10 +121,10 @@ function all(tests: readonly Test[]): Test {
       if (rows === from && to !== from) to.set(from.subarray(0, m))
       return n
     },
-    // With one alone to context.
-    keepAll(to) {
+    keepAll(m, to) {
       const [first, ...rest] = order.filter((one) => !one.isMetByAll?.())
-      return rest.length ? undefined : first?.keepAll?.(to)
+      const kept = first?.keepAll?.(m, to)
+      return kept === undefined ? kept : rest.reduce((n, one) => one.keep(to, n, to), kept)
     },
     isMetByAll: () => order.every((one) => one.isMetByAll?.()),
     mark(from, m, marks) {
@@ -286,6 +286,7 @@ function coded(source: ChoiceSource, values: ReadonlySet<string> | undefined, is
   return {
     test: (row) => lookUp()[column.a[row]!] === 1,
     keep: (from, m, to) => scan.keepCoded(column.a, lookUp(), from, m, to),
+    keepAll: (n, to) => scan.keepCodedAll(column.a, lookUp(), n, to),
     keepOr: (marks, from, m, to) => scan.keepCodedOr(column.a, lookUp(), marks, from, m, to),
     mark: (from, m, marks) => scan.markCoded(column.a, lookUp(), from, m, marks),
     negated: () => coded(source, values, !isNot),
@@ -368,12 +369,12 @@ function words({ column }: Extract<Source, { kind: 'text' }>, text: string): Tes
   }
   return {
     test,
-    keepAll(to) {
+    keepAll(_, to) {
       let n = column.search(folded[0]!, to)
       for (const word of folded.slice(1)) n = scan.keepTested((row) => column.has(row, word), to, n, to)
       return n
     },
-    // Where most rows are viewContext, the whole text is searched at once.
+    // Where most rows are asked, the whole text is searched at once.
     keep(from, m, to) {
       if (m * 8 < column.a.length) return scan.keepTested(test, from, m, to)
       const found = search()

@@ -30,13 +30,25 @@ function byLevel(levels: Levels, column: NumberColumn): ByLevel {
   return now
 }
 
-/** From the deepest level up: whatever is inside stands after what it is inside of. */
+/** From the deepest level up: whatever is inside stands after what it is inside of, and what is in nothing first. */
 function addUp(parentAt: Int32Array, sums: Float64Array): void {
-  for (let k = parentAt.length - 1; k >= 0; k--) {
-    const parent = parentAt[k]!
-    if (parent >= 0) sums[parent]! += sums[k]!
+  let k = parentAt.length - 1
+  for (; k >= 3 && parentAt[k - 3]! >= 0; k -= 4) {
+    sums[parentAt[k]!]! += sums[k]!
+    sums[parentAt[k - 1]!]! += sums[k - 1]!
+    sums[parentAt[k - 2]!]! += sums[k - 2]!
+    sums[parentAt[k - 3]!]! += sums[k - 3]!
   }
+  for (; k >= 0 && parentAt[k]! >= 0; k--) sums[parentAt[k]!]! += sums[k]!
 }
 function spread(order: Int32Array, sums: Float64Array, byRow: Float64Array): void {
-  for (let k = 0; k < order.length; k++) byRow[order[k]!] = sums[k]!
+  const n = order.length
+  let k = 0
+  for (const fours = n & ~3; k < fours; k += 4) {
+    byRow[order[k]!] = sums[k]!
+    byRow[order[k + 1]!] = sums[k + 1]!
+    byRow[order[k + 2]!] = sums[k + 2]!
+    byRow[order[k + 3]!] = sums[k + 3]!
+  }
+  for (; k < n; k++) byRow[order[k]!] = sums[k]!
 }

@@ -14,6 +14,25 @@ export function keepCoded(a: Uint16Array, yes: Uint8Array, from: Int32Array, m: 
   }
   return n
 }
+/** The same of the rows 0 to `m`. */
+export function keepCodedAll(a: Uint16Array, yes: Uint8Array, m: number, to: Int32Array): number {
+  let [n, row] = [0, 0]
+  for (const fours = m & ~3; row < fours; row += 4) {
+    to[n] = row
+    n += yes[a[row]!]!
+    to[n] = row + 1
+    n += yes[a[row + 1]!]!
+    to[n] = row + 2
+    n += yes[a[row + 2]!]!
+    to[n] = row + 3
+    n += yes[a[row + 3]!]!
+  }
+  for (; row < m; row++) {
+    to[n] = row
+    n += yes[a[row]!]!
+  }
+  return n
+}
 /** The same, or whose mark is set already. */
 export function keepCodedOr(
   a: Uint16Array,

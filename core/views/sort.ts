@@ -7,6 +7,7 @@ import type { Key } from './keys'
 const fewRows = 24
 /** From so many rows on, wide digits pay. */
 const manyRows = 1500
+const [narrowDigit, wideDigit] = [8, 12]
 /** So few are sorted quicker as numbers than by their digits. */
 const manyRowsForWords = 512
 /** From so great a share of all on, the team's order is walked instead of sorted by. */
@@ -19,18 +20,17 @@ interface Room {
   /** One more key, before it is packed into the words. */
   readonly next: Uint32Array
   readonly spare: Int32Array
-  /** Of three digits of 11 bits, or four of 8. */
-  readonly counts: Uint32Array
+  /** Of one digit. */
+  readonly counts: Int32Array
   /** Words and their places as one number each, exact below 2^53. */
   readonly packed: Float64Array
 }
-const sizeOfCounts = 3 * 2048
 const roomFor = (scratch: Scratch, m: number): Room => ({
   words: scratch.uint32('sort by', m),
   others: scratch.uint32('sort by, moved', m),
   next: scratch.uint32('sort by, next', m),
   spare: scratch.int32('rows, moved', m),
-  counts: scratch.uint32('counts of digits', sizeOfCounts),
+  counts: scratch.int32('counts of digits', 1 << wideDigit),
   packed: scratch.float64('words with places', manyRowsForWords),
 })
 
@@ -115,22 +115,20 @@ function pack(low: Uint32Array, high: Uint32Array, bits: number, m: number): voi
   for (let k = 0; k < m; k++) low[k] = (low[k]! | (high[k]! << bits)) >>> 0
 }
 
-/** Digits of the whole word are counted in one walk; what is one digit for all rows is passed over. */
+/** As few digits as do, all as wide as another; what is one digit for all rows is passed over. */
 function radixSort(room: Room, rows: Int32Array, m: number, bits: number): void {
   const { counts, spare } = room
   let [a, b]: [Int32Array, Int32Array] = [rows, spare]
   let [ka, kb] = [room.words, room.others]
-  const width = m < manyRows ? 8 : 11
-  const size = 1 << width
-  const mask = size - 1
-  counts.fill(0, 0, sizeOfCounts)
-  if (width === 11) count11(ka, m, counts)
-  else count8(ka, m, counts)
-  for (let shift = 0, digit = 0; shift < bits; shift += width, digit++) {
-    const its = counts.subarray(digit * size, (digit + 1) * size)
-    if (its[(ka[0]! >>> shift) & mask] === m) continue
-    sumUp(its, size)
-    move(a, b, ka, kb, shift, mask, m, its)
+  const digits = Math.ceil(bits / (m < manyRows ? narrowDigit : wideDigit))
+  const width = Math.ceil(bits / digits)
+  const mask = (1 << width) - 1
+  for (let shift = 0; shift < bits; shift += width) {
+    counts.fill(0, 0, mask + 1)
+    countDigit(ka, m, shift, mask, counts)
+    if (counts[(ka[0]! >>> shift) & mask] === m) continue
+    sumUp(counts, mask + 1)
+    move(a, b, ka, kb, shift, mask, m, counts)
     ;[a, b] = [b, a]
     ;[ka, kb] = [kb, ka]
   }
@@ -140,24 +138,17 @@ function radixSort(room: Room, rows: Int32Array, m: number, bits: number): void 
   room.others = kb
 }
 
-function count11(keys: Uint32Array, m: number, counts: Uint32Array): void {
-  for (let k = 0; k < m; k++) {
-    const key = keys[k]!
-    counts[key & 2047]!++
-    counts[2048 + ((key >>> 11) & 2047)]!++
-    counts[4096 + (key >>> 22)]!++
+function countDigit(keys: Uint32Array, m: number, shift: number, mask: number, counts: Int32Array): void {
+  let k = 0
+  for (const fours = m & ~3; k < fours; k += 4) {
+    counts[(keys[k]! >>> shift) & mask]!++
+    counts[(keys[k + 1]! >>> shift) & mask]!++
+    counts[(keys[k + 2]! >>> shift) & mask]!++
+    counts[(keys[k + 3]! >>> shift) & mask]!++
   }
+  for (; k < m; k++) counts[(keys[k]! >>> shift) & mask]!++
 }
-function count8(keys: Uint32Array, m: number, counts: Uint32Array): void {
-  for (let k = 0; k < m; k++) {
-    const key = keys[k]!
-    counts[key & 255]!++
-    counts[256 + ((key >>> 8) & 255)]!++
-    counts[512 + ((key >>> 16) & 255)]!++
-    counts[768 + (key >>> 24)]!++
-  }
-}
-function sumUp(counts: Uint32Array, size: number): void {
+function sumUp(counts: Int32Array, size: number): void {
   for (let digit = 0, sum = 0; digit < size; digit++) {
     const n = counts[digit]!
     counts[digit] = sum
@@ -172,14 +163,22 @@ function move(
   shift: number,
   mask: number,
   m: number,
-  places: Uint32Array,
+  places: Int32Array,
 ): void {
-  for (let k = 0; k < m; k++) {
-    const key = ka[k]!
+  let k = 0
+  for (const twos = m & ~1; k < twos; k += 2) {
+    const [key, next] = [ka[k]!, ka[k + 1]!]
     const place = places[(key >>> shift) & mask]!++
     b[place] = a[k]!
     kb[place] = key
+    const after = places[(next >>> shift) & mask]!++
+    b[after] = a[k + 1]!
+    kb[after] = next
   }
+  if (k === m) return
+  const place = places[(ka[k]! >>> shift) & mask]!
+  b[place] = a[k]!
+  kb[place] = ka[k]!
 }
 
 /** Compares two rows by keys: below 0, 0 or above 0. */
