@@ -304,8 +304,11 @@ async function residentReopened(start: Start, look: (server: TestServer) => Prom
 const residentKb = (pid: number): number =>
   Number(/VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${pid}/status`, 'utf8'))![1])
 
-await main()
-print(lines)
+try {
+  await main()
+} finally {
+  print(lines)
+}
 const at = process.argv.indexOf('--json')
 if (at > 0) writeFileSync(process.argv[at + 1] ?? 'bench.json', `${JSON.stringify(lines, null, 2)}\n`)
 process.exit(lines.every((one) => one.holds) ? 0 : 1)

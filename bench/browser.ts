@@ -296,7 +296,7 @@ export async function acknowledged(
   runs: number,
 ): Promise<{ command: number[]; empty: number[] }> {
   return page.evaluate(async ({ item, runs }) => {
-    const app = (document.querySelector('#__nuxt') as unknown as { __vue_app__: { config: { globalProperties: { $pinia: { _s: Map<string, { api: { send(command: object): Promise<unknown>; settled(id: string): Promise<unknown> } }> } } } } }).__vue_app__
+    const app = (document.querySelector('#__nuxt') as unknown as { __vue_app__: { config: { globalProperties: { $pinia: { _s: Map<string, { api: { send(id: string, command: object): Promise<unknown>; settled(id: string): Promise<unknown> } }> } } } } }).__vue_app__
     const { api } = app.config.globalProperties.$pinia._s.get('session')!
     const command: number[] = []
     const empty: number[] = []
@@ -305,7 +305,7 @@ export async function acknowledged(
       const id = `019${Date.now().toString(16).padStart(8, '0').slice(-5)}-${i.toString(16).padStart(4, '0')}-7000-8000-${Math.floor(performance.now() * 1000).toString(16).padStart(12, '0')}`
       const to = `acknowledged ${i}`
       let at = performance.now()
-      await api.send({ id, type: 'items.set', v: 1, items: [{ item: item.id, set: { title: { from, to } } }] })
+      await api.send(id, { type: 'items.set', items: [{ item: item.id, set: { title: { from, to } } }] })
       await api.settled(id)
       command.push(performance.now() - at)
       from = to

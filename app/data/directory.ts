@@ -8,7 +8,7 @@ import { personActor } from '#core/change/actor'
 import { fieldsOf, kindsOf, projectsInOrder, statusesOf } from '#core/model/reader'
 import type { EntityName, Project, ProjectId, Records, Status, View } from '#core/model/records'
 import { State } from '#core/model/state'
-import { mayKeep as mayKeepView } from '#core/saved-views/may-keep'
+import { changeRefusal } from '#core/access/changing'
 import { shareOfStatus } from '#core/model/workflow'
 import type { DirectoryAnswer } from '#core/queries/directory'
 import { answerIn } from '#core/queries/page-seed'
@@ -72,7 +72,8 @@ export const useDirectory = defineStore('directory', () => {
       ? mayDo(reader.value, by, act as WorkspaceAct)
       : mayDo(reader.value, by, act as ProjectAct, project)
   }
-  const mayKeep = (view: View): boolean => !!me.value && mayKeepView(reader.value, personActor(me.value.id), view)
+  const mayKeep = (view: View): boolean =>
+    !!me.value && !changeRefusal(reader.value, personActor(me.value.id), 'view', view)
 
   /** How far along its workflow each status is. */
   const shares = computed(

@@ -6,6 +6,7 @@ import { useChanges } from '../data/changes'
 import { useDirectory } from '../data/directory'
 import { useSession } from '../data/session'
 import { useAskResult } from '../data/use-ask'
+import SectionHead from '../parts/SectionHead.vue'
 import { words } from '../words'
 
 /** What happened to an item, newest first: who, what, when. Fetched anew when the item has changed. */
@@ -43,7 +44,7 @@ watch(
 
 <template>
   <section>
-    <h3>{{ words.item.happened }}</h3>
+    <SectionHead :title="words.item.happened" />
     <ol>
       <li v-for="entry in entries" :key="entry.sequence">
         <b>{{ directory.reader.names.person(entry.by.person) }}</b> {{ entry.sentences.join('; ') }}.
@@ -61,12 +62,6 @@ watch(
 </template>
 
 <style scoped>
-h3 {
-  font: 600 13.5px var(--serif);
-  border-bottom: 1px solid var(--rule);
-  padding-bottom: 3px;
-  margin-bottom: 4px;
-}
 ol {
   list-style: none;
   margin: 0;

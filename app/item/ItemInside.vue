@@ -1,11 +1,12 @@
 <script setup lang="ts">
 import { v7 } from 'uuid'
-import { ref } from 'vue'
 import type { Row } from '#core/layouts/rows'
 import { startOfKind } from '#core/model/reader'
 import type { Item, ItemId } from '#core/model/records'
 import { useChanges } from '../data/changes'
 import { useDirectory } from '../data/directory'
+import AddItem from '../parts/AddItem.vue'
+import SectionHead from '../parts/SectionHead.vue'
 import { LeafMark, PersonPebbles } from '../parts/marks'
 import { words } from '../words'
 
@@ -16,23 +17,18 @@ const changes = useChanges()
 const directory = useDirectory()
 const statusOf = (row: Row) => directory.reader.maybe('status', row.item.status)
 
-const title = ref('')
-async function add(): Promise<void> {
-  const text = title.value.trim()
+async function add(title: string): Promise<boolean> {
   const { id: parent, project, kind } = props.item
   const start = startOfKind(directory.reader, kind)
-  if (!text || !start) return
-  title.value = ''
-  const one = { item: v7() as ItemId, project, kind, title: text, status: start.id, parent, values: {} }
-  if (!(await changes.send({ type: 'items.add', items: [one] }))) title.value = text
+  if (!start) return false
+  const one = { item: v7() as ItemId, project, kind, title, status: start.id, parent, values: {} }
+  return !!(await changes.send({ type: 'items.add', items: [one] }))
 }
 </script>
 
 <template>
   <section>
-    <h3>
-      {{ words.item.inside }} <span>{{ inside.length ? words.tally.items(inside.length) : '' }}</span>
-    </h3>
+    <SectionHead :title="words.item.inside">{{ inside.length ? words.tally.items(inside.length) : '' }}</SectionHead>
     <button
       v-for="child in inside"
       :key="child.item.id"
@@ -49,30 +45,11 @@ async function add(): Promise<void> {
       <span class="num soft">{{ child.key }}</span><span class="grow">{{ child.item.title }}</span
       ><PersonPebbles :people="child.turn" />
     </button>
-    <form v-if="mayEdit" @submit.prevent="add">
-      <input
-        v-model="title"
-        class="new"
-        :placeholder="words.item.addInside"
-        :aria-label="words.item.addInside"
-        maxlength="600"
-      />
-    </form>
+    <AddItem v-if="mayEdit" class="new" :label="words.item.addInside" :placeholder="words.item.addInside" :add="add" />
   </section>
 </template>
 
 <style scoped>
-h3 {
-  font: 600 13.5px var(--serif);
-  border-bottom: 1px solid var(--rule);
-  padding-bottom: 3px;
-  display: flex;
-}
-h3 span {
-  margin-left: auto;
-  font: 400 12.5px var(--sans);
-  color: var(--soft);
-}
 .line {
   min-height: 26px;
   display: flex;
@@ -92,14 +69,10 @@ h3 span {
   text-overflow: ellipsis;
   white-space: nowrap;
 }
-.new {
-  width: 100%;
+.new :deep(input) {
   border: 0;
   border-bottom: 1px dotted var(--edge);
   background: transparent;
   padding: 5px 0;
-}
-.new::placeholder {
-  color: var(--soft);
 }
 </style>

@@ -1,31 +1,27 @@
 <script setup lang="ts">
 import { ref, watch } from 'vue'
 import type { Item } from '#core/model/records'
-import { useChanges } from '../data/changes'
-import { setValue } from '../parts/edits'
+import { useTitleEdit } from '../parts/use-title-edit'
 import { words } from '../words'
 
 /** An item's title: pressed, it is typed anew. */
 const props = defineProps<{ item: Item; mayEdit: boolean }>()
-const changes = useChanges()
-const title = ref('')
+const { title, begin, changed, save: send } = useTitleEdit(() => props.item)
 const isOpen = ref(false)
-/** The title that the change is made from, whatever comes meanwhile. */
-let from = ''
 watch(
   () => props.item.id,
   () => (isOpen.value = false),
 )
 function open(): void {
   if (!props.mayEdit) return
-  title.value = from = props.item.title
+  begin()
   isOpen.value = true
 }
 async function save(): Promise<void> {
   if (!isOpen.value) return
-  const to = title.value.trim()
   isOpen.value = false
-  if (to !== from) await setValue(changes, props.item, 'title', from, to)
+  const to = changed()
+  if (to !== undefined) await send(to)
 }
 </script>
 

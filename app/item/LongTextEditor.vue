@@ -5,6 +5,7 @@ import { revisionOf } from '#core/fields/long-text'
 import { useChanges } from '../data/changes'
 import { useSession } from '../data/session'
 import { useAskResult } from '../data/use-ask'
+import SectionHead from '../parts/SectionHead.vue'
 import { words } from '../words'
 
 /** A long text, fetched when it is looked at. Where someone wrote meanwhile, both are shown and one chooses. */
@@ -65,7 +66,7 @@ function leave(): void {
 
 <template>
   <section>
-    <h3>{{ field.name }}</h3>
+    <SectionHead :title="field.name" />
     <p v-if="wrong" class="said">{{ wrong }}</p>
     <template v-if="isOpen">
       <div v-if="theirs !== undefined" class="theirs">
@@ -106,15 +107,6 @@ function leave(): void {
 </template>
 
 <style scoped>
-h3 {
-  font: 600 13.5px var(--serif);
-  border-bottom: 1px solid var(--rule);
-  padding-bottom: 3px;
-  margin-bottom: 6px;
-}
-h3::first-letter {
-  text-transform: uppercase;
-}
 .text {
   white-space: pre-wrap;
   line-height: 1.5;

@@ -16,18 +16,16 @@ const props = defineProps<{ project: ProjectId; group: readonly GroupKey[]; tota
 const emit = defineEmits<{ change: [group: GroupKey[]] }>()
 const directory = useDirectory()
 const wording = useWording(() => props.project)
-const set = (at: number, part: Partial<GroupKey>) =>
-  emit('change', props.group.map((key, i) => (i === at ? { ...key, ...part } : key))) // prettier-ignore
 const isDated = (by: FactRef) => {
   const fact = maybeFact(directory.reader, props.project, by)
   return !!fact && kindsOfFacts[fact.kind].isDated
 }
 const orders = () => [{ name: 'count' } as Total, ...props.totals.filter((one) => one.name !== 'count' || one.of)]
 const orderOf = (key: GroupKey) => (key.byTotal ? JSON.stringify(key.byTotal) : '') + (key.down ? ' down' : '')
-function order(at: number, chosen: string): void {
+function orderIn(chosen: string): Partial<GroupKey> {
   const down = chosen.endsWith(' down') || undefined
   const total = chosen.replace(/ down$/, '')
-  set(at, { down, byTotal: total ? (JSON.parse(total) as Total) : undefined })
+  return { down, byTotal: total ? (JSON.parse(total) as Total) : undefined }
 }
 const isChecked = (event: Event) => (event.target as HTMLInputElement).checked || undefined
 const valueOf = (event: Event) => (event.target as HTMLSelectElement).value
@@ -39,31 +37,25 @@ const by = (total: Total) => (wording.value ? totalWords(total, wording.value) :
     :keys="group"
     :most="3"
     :add-label="group.length ? words.phrase.thenBy : words.phrase.groupBy"
-    @remove="
-      (at) =>
-        emit(
-          'change',
-          group.filter((_, i) => i !== at),
-        )
-    "
-    @add="emit('change', [...group, nextGroup(group)])"
+    :next="() => nextGroup(group)"
+    @change="emit('change', $event)"
   >
-    <template #default="{ one, at }">
+    <template #default="{ one, set }">
       <FactSelect
         :project="project"
         :by="one.by"
         :label="words.phrase.groupBy"
-        @change="set(at, { by: $event, grain: undefined })"
+        @change="set({ by: $event, grain: undefined })"
       />
       <select
         v-if="isDated(one.by)"
         :aria-label="words.phrase.grain"
         :value="one.grain ?? 'day'"
-        @change="set(at, { grain: valueOf($event) as Grain })"
+        @change="set({ grain: valueOf($event) as Grain })"
       >
         <option v-for="grain in grains" :key="grain" :value="grain">{{ words.phrase.grains[grain] }}</option>
       </select>
-      <select :aria-label="words.phrase.groupOrder" :value="orderOf(one)" @change="order(at, valueOf($event))">
+      <select :aria-label="words.phrase.groupOrder" :value="orderOf(one)" @change="set(orderIn(valueOf($event)))">
         <option value="">{{ words.phrase.ownOrder }}</option>
         <option value=" down">{{ words.phrase.ownOrderBack }}</option>
         <template v-for="total in orders()" :key="JSON.stringify(total)">
@@ -72,11 +64,11 @@ const by = (total: Total) => (wording.value ? totalWords(total, wording.value) :
         </template>
       </select>
       <label class="check"
-        ><input type="checkbox" :checked="!!one.withEmpty" @change="set(at, { withEmpty: isChecked($event) })" />
+        ><input type="checkbox" :checked="!!one.withEmpty" @change="set({ withEmpty: isChecked($event) })" />
         {{ words.phrase.withEmpty }}</label
       >
       <label class="check"
-        ><input type="checkbox" :checked="!!one.hideNone" @change="set(at, { hideNone: isChecked($event) })" />
+        ><input type="checkbox" :checked="!!one.hideNone" @change="set({ hideNone: isChecked($event) })" />
         {{ words.phrase.hideNone }}</label
       >
     </template>

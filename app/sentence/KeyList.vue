@@ -1,28 +1,33 @@
-<script setup lang="ts" generic="T">
+<script setup lang="ts" generic="T extends object">
 import { words } from '../words'
 
-/** The keys of a phrase, one after another, each on a line; they can be taken out and added to. */
-defineProps<{ keys: readonly T[]; most: number; addLabel: string }>()
-const emit = defineEmits<{ remove: [at: number]; add: [] }>()
+/** The keys of a phrase, one after another, each on a line; they can be changed, taken out and added to. */
+const props = defineProps<{ keys: readonly T[]; most: number; addLabel: string; next(): T }>()
+const emit = defineEmits<{ change: [keys: T[]] }>()
+const set = (at: number, part: Partial<T>): void =>
+  emit('change', props.keys.map((key, i) => (i === at ? { ...key, ...part } : key))) // prettier-ignore
+const remove = (at: number): void => emit('change', props.keys.filter((_, i) => i !== at)) // prettier-ignore
 </script>
 
 <template>
   <div class="keys">
     <ol>
       <li v-for="(key, i) in keys" :key="i">
-        <slot :one="key" :at="i" />
+        <slot :one="key" :set="(part: Partial<T>) => set(i, part)" />
         <button
           type="button"
           class="out"
           :aria-label="words.phrase.takeOut"
           :title="words.phrase.takeOut"
-          @click="emit('remove', i)"
+          @click="remove(i)"
         >
           ×
         </button>
       </li>
     </ol>
-    <button v-if="keys.length < most" type="button" class="link" @click="emit('add')">{{ addLabel }}</button>
+    <button v-if="keys.length < most" type="button" class="link" @click="emit('change', [...keys, next()])">
+      {{ addLabel }}
+    </button>
   </div>
 </template>
 

@@ -10,8 +10,6 @@ import { useWording } from '../data/wording'
 const props = defineProps<{ project: ProjectId; sort: readonly SortKey[] }>()
 const emit = defineEmits<{ change: [sort: SortKey[]] }>()
 const wording = useWording(() => props.project)
-const set = (at: number, part: Partial<SortKey>) =>
-  emit('change', props.sort.map((key, i) => (i === at ? { ...key, ...part } : key))) // prettier-ignore
 const ways = (key: SortKey): [string, string] => {
   const told = wording.value
   const say = (down: boolean) => (told ? sortKeyWords({ by: key.by, down }, told) : '')
@@ -24,27 +22,21 @@ const ways = (key: SortKey): [string, string] => {
     :keys="sort"
     :most="5"
     :add-label="sort.length ? words.phrase.thenBy : words.phrase.sortedBy"
-    @remove="
-      (at) =>
-        emit(
-          'change',
-          sort.filter((_, i) => i !== at),
-        )
-    "
-    @add="emit('change', [...sort, { by: { fact: 'title' }, down: false }])"
+    :next="(): SortKey => ({ by: { fact: 'title' }, down: false })"
+    @change="emit('change', $event)"
   >
-    <template #default="{ one, at }">
+    <template #default="{ one, set }">
       <FactSelect
         :project="project"
         :by="one.by"
         :label="words.phrase.sortedBy"
         for-sorting
-        @change="set(at, { by: $event })"
+        @change="set({ by: $event })"
       />
       <select
         :aria-label="words.phrase.direction"
         :value="String(one.down)"
-        @change="set(at, { down: ($event.target as HTMLSelectElement).value === 'true' })"
+        @change="set({ down: ($event.target as HTMLSelectElement).value === 'true' })"
       >
         <option value="false">{{ ways(one)[0] }}</option>
         <option value="true">{{ ways(one)[1] }}</option>
@@ -53,7 +45,7 @@ const ways = (key: SortKey): [string, string] => {
         ><input
           type="checkbox"
           :checked="!!one.emptyFirst"
-          @change="set(at, { emptyFirst: ($event.target as HTMLInputElement).checked || undefined })"
+          @change="set({ emptyFirst: ($event.target as HTMLInputElement).checked || undefined })"
         />
         {{ words.phrase.emptyFirst }}</label
       >

@@ -20,19 +20,17 @@ function within(name: TotalName): Fact[] {
   const facts = project ? factsOf(directory.reader, project) : []
   return facts.filter((one) => kindsOfFacts[one.kind].totals.includes(name))
 }
-const put = (at: number, total: Total) => emit('change', props.totals.map((one, i) => (i === at ? total : one))) // prettier-ignore
 /** The least of days is the earliest. */
 function label(name: TotalName, of: FactRef | undefined): string {
   const fact = of === undefined ? undefined : maybeFact(directory.reader, props.project, of)
   const isDated = fact && kindsOfFacts[fact.kind].isDated
   return isDated && (name === 'least' || name === 'most') ? words.phrase.ends[name] : words.phrase.totalNames[name]
 }
-function rename(at: number, name: TotalName): void {
-  if (name === 'count') return put(at, { name })
-  const of = props.totals[at]?.of
+function renamed({ of }: Total, name: TotalName): Total {
+  if (name === 'count') return { name, of: undefined }
   const facts = within(name)
   const held = of && facts.find((one) => one.key === factKey(of))
-  put(at, { name, of: (held ?? facts[0])?.ref })
+  return { name, of: (held ?? facts[0])?.ref }
 }
 </script>
 
@@ -41,20 +39,14 @@ function rename(at: number, name: TotalName): void {
     :keys="totals"
     :most="20"
     :add-label="words.phrase.addTotal"
-    @remove="
-      (at) =>
-        emit(
-          'change',
-          totals.filter((_, i) => i !== at),
-        )
-    "
-    @add="emit('change', [...totals, nextTotal(directory, project)])"
+    :next="() => nextTotal(directory, project)"
+    @change="emit('change', $event)"
   >
-    <template #default="{ one, at }">
+    <template #default="{ one, set }">
       <select
         :aria-label="words.phrase.total"
         :value="one.name"
-        @change="rename(at, ($event.target as HTMLSelectElement).value as TotalName)"
+        @change="set(renamed(one, ($event.target as HTMLSelectElement).value as TotalName))"
       >
         <option v-for="name in totalNames" :key="name" :value="name">{{ label(name, one.of) }}</option>
       </select>
@@ -64,7 +56,7 @@ function rename(at: number, name: TotalName): void {
         :by="one.of"
         :label="words.phrase.totalOf"
         :within="within(one.name).map((fact) => fact.key)"
-        @change="put(at, { name: one.name, of: $event })"
+        @change="set({ of: $event })"
       />
     </template>
   </KeyList>

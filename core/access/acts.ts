@@ -1,12 +1,15 @@
 import type { Role } from '../model/names'
 
+const workspaceActs = ['start projects', 'name people', 'manage people', 'make owners'] as const
 /** What is allowed or not in the workspace. */
-export type WorkspaceAct = 'start projects' | 'name people' | 'manage people' | 'make owners'
+export type WorkspaceAct = (typeof workspaceActs)[number]
 /** What is allowed or not in a project. */
 export type ProjectAct =
   'see project' | 'keep own views' | 'change items' | 'keep views for everyone' | 'set up project'
 /** Anything that is allowed or not. */
 export type Act = WorkspaceAct | ProjectAct
+/** Whether an act is one of the workspace; all others are of a project. */
+export const isWorkspaceAct = (act: Act): act is WorkspaceAct => (workspaceActs as readonly Act[]).includes(act)
 
 /** What a role may do. */
 interface RoleRow {

@@ -6,7 +6,7 @@ import { problem } from '../base/result'
 import { makes, type Change } from '../change/patch'
 import { columnsOf, heldBy, limitId } from '../model/reader'
 import { columnRecord } from '../model/schemas'
-import { archivedNow, setUpRefusal } from '../projects/set-up/in-project'
+import { archivedNow } from '../projects/set-up/in-project'
 import { recordCommands, unmade } from '../setup/record-commands'
 
 /** Adding, naming, removing and ordering the columns of a board. */
@@ -16,7 +16,6 @@ export const columns = recordCommands({
   id: ids.columnId,
   fields: { name },
   siblings: (reader, column) => columnsOf(reader, column.board),
-  refusal: (reader, column, context) => setUpRefusal(reader, reader.maybe('board', column.board)?.project, context),
   /** `to`: the column that holds from then on what it held; null: none does. */
   removal: z.object({ to: z.nullable(ids.columnId) }),
   checkRemoval: (reader, column, { to }) =>

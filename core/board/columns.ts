@@ -32,10 +32,23 @@ export function roomWords(room: Room): string {
   }
 }
 
-/** What a drop of `n` more cards would do, in words. */
-export function dropWords(held: number, limit: number | null, n: number): string {
+/** What a drop of `n` more cards would do. */
+export interface Drop {
+  readonly words: string
+  /** The column would then hold more than it should. */
+  readonly isOver: boolean
+}
+
+/** What a drop of `n` more cards on a column with so many would do; with none more, how it is. */
+export function dropOn(held: number, limit: number | null, n: number): Drop {
   const room = roomOf(held + n, limit)
-  const more = n === 1 ? '1 more' : `${n} more`
+  return {
+    words: n ? moreWords(room, n === 1 ? '1 more' : `${n} more`) : roomWords(room) || 'here',
+    isOver: room.is === 'over',
+  }
+}
+
+function moreWords(room: Room, more: string): string {
   switch (room.is) {
     case 'none':
       return `${more} here`

@@ -2,7 +2,7 @@ import * as z from 'zod/mini'
 import { whole } from '../base/schemas'
 import * as ids from '../base/id-schemas'
 import { problem } from '../base/result'
-import { refusal } from '../access/access'
+import { changeRefusal } from '../access/changing'
 import { applied, defineCommand } from '../change/command'
 import type { Change } from '../change/patch'
 import { limitId, limitOf, type Reader } from '../model/reader'
@@ -19,9 +19,7 @@ export const setLimit = defineCommand({
   }),
   projects: (reader, body) => [projectOf(reader, body.column) ?? []].flat(),
   check(reader, { column, from, to }, context) {
-    const project = projectOf(reader, column)
-    if (!project) return problem('gone')
-    const refused = refusal(reader, context.by, 'set up project', project)
+    const refused = changeRefusal(reader, context.by, 'limit', { id: limitId(column), column, most: to ?? 0 })
     if (refused) return refused
     if (to !== null && to < 0) return problem('limit-below-zero')
     const stored = limitOf(reader, column)

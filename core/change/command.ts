@@ -4,7 +4,7 @@ import type { Instant, PlainDate } from '../base/dates'
 import type { Problem, Result } from '../base/result'
 import type { Reader } from '../model/reader'
 import type { LongText } from '../model/records'
-import type { Actor } from './actor'
+import { personOf, type Actor } from './actor'
 import type { Patch } from './patch'
 
 /** Who, when, and what the reader does not hold but was fetched beforehand (`Need`). */
@@ -23,7 +23,7 @@ export interface Context {
 }
 
 /** The person who makes the change, for what records only people. */
-export const personIn = ({ by }: Context): PersonId => by.person
+export const personIn = ({ by }: Context): PersonId => personOf(by)
 
 /** What a command speaks of and the reader does not hold. */
 export type Need =

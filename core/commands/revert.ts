@@ -1,12 +1,12 @@
 import * as z from 'zod/mini'
 import * as ids from '../base/id-schemas'
-import { fail, firstProblem, must, ok, problem } from '../base/result'
+import { fail, firstProblem, must, ok, problem, type Problem } from '../base/result'
 import { idsAlsoIn, idsMissingFrom, isSameValue } from '../base/sorted-ids'
-import { refusal } from '../access/access'
-import { isSameActor } from '../change/actor'
+import { changeRefusal } from '../access/changing'
+import { isSameActor, type Actor } from '../change/actor'
 import { defineCommand, type Applied, type Context, type Entry, type Place } from '../change/command'
-import { invertChange, isSetChange, type Change } from '../change/patch'
-import { projectsOf } from '../change/scopes'
+import { invertChange, isSetChange, type Change, type Patch } from '../change/patch'
+import { lookupThrough } from '../change/scopes'
 import { upgradeEntry } from '../change/upgrade'
 import { isLongTextMark } from '../fields/long-text'
 import { changeStatus, stamp, StayIds } from '../items/changes'
@@ -27,17 +27,29 @@ export const revert = defineCommand({
   check(reader, body, context) {
     const entry = context.entryOf(body.of)
     if (!entry) return problem('nothing-to-undo')
-    if (!isSameActor(entry.by, context.by)) return problem('not-allowed', { needs: 'own' })
-    // The person must still be allowed to change every project that the entry touched.
-    return firstProblem(projectsOf(reader, entry.patch), (project) =>
-      reader.maybe('project', project) ? refusal(reader, context.by, 'change items', project) : undefined,
-    )
+    return isSameActor(entry.by, context.by) ? undefined : problem('not-allowed', { needs: 'own' })
   },
   apply(reader, body, context) {
     const done = revertOf(reader, must(context.entryOf(body.of), 'entry'), context)
-    return done.patch.length ? ok(done) : fail(problem('nothing-to-undo'))
+    if (!done.patch.length) return fail(problem('nothing-to-undo'))
+    const refused = refusalOf(reader, done.patch, context.by)
+    return refused ? fail(refused) : ok(done)
   },
 })
+
+/** Why the person may not make every one of these changes now. */
+function refusalOf(reader: Reader, patch: Patch, by: Actor): Problem | undefined {
+  const found = lookupThrough(reader, patch)
+  const asked = new Set<string>()
+  return firstProblem(patch, ({ entity, id }) => {
+    // Items of a project are all alike in it.
+    const key = entity === 'item' ? `item of ${reader.placeOf(id)?.table.project ?? id}` : `${entity} ${id}`
+    if (asked.has(key)) return undefined
+    asked.add(key)
+    const record = found.maybe(entity, id)
+    return record && changeRefusal(found, by, entity, record as never)
+  })
+}
 
 /** What undoing an entry changes now, and what it can no longer undo. */
 export function revertOf(reader: Reader, entry: Entry, context: Context): Applied {

@@ -3,6 +3,7 @@ import { list } from '../base/schemas'
 import { isSameText } from '../base/collation'
 import { firstProblem, problem, type Problem } from '../base/result'
 import { memberId, refusal } from '../access/access'
+import { changeRefusal } from '../access/changing'
 import { applied, defineCommand, type Context } from '../change/command'
 import { makes } from '../change/patch'
 import type { Reader } from '../model/reader'
@@ -29,15 +30,16 @@ export const addPeople = defineCommand({
     ]),
 })
 
-function checkPerson(reader: Reader, { email, role }: Person, context: Context): Problem | undefined {
-  const refused = role === 'owner' ? refusal(reader, context.by, 'make owners') : undefined
+function checkPerson(reader: Reader, person: Person, context: Context): Problem | undefined {
+  const { email } = person
+  const refused = changeRefusal(reader, context.by, 'person', person)
   if (refused) return refused
   const isTaken = !!email && [...reader.all('person')].some((other) => isSameText(other.email ?? '', email))
   return isTaken ? problem('name-taken', { name: email ?? '' }) : undefined
 }
 
-function checkMember(reader: Reader, { id, project, person, role }: Member, context: Context): Problem | undefined {
-  const refused = role === 'owner' ? refusal(reader, context.by, 'make owners') : undefined
+function checkMember(reader: Reader, member: Member, context: Context): Problem | undefined {
+  const refused = changeRefusal(reader, context.by, 'member', member)
   if (refused) return refused
-  return id === memberId(project, person) ? undefined : problem('wrong-value', { field: 'member' })
+  return member.id === memberId(member.project, member.person) ? undefined : problem('wrong-value', { field: 'member' })
 }

@@ -1,8 +1,9 @@
-/** Commands on records that a project or a team is set up with: each entity says what of it can change, and who may. */
+/** Commands on records that a project or a team is set up with: each entity says what of it can change. */
 import * as z from 'zod/mini'
 import { rankBetween } from '../base/ranks'
 import { firstProblem, must, problem, type Problem } from '../base/result'
 import { isSameValue } from '../base/sorted-ids'
+import { changeRefusal } from '../access/changing'
 import { applied, defineCommand, type Context } from '../change/command'
 import { makes, type Change } from '../change/patch'
 import { entityOf } from '../model/entities'
@@ -21,8 +22,6 @@ export interface RecordKind<E extends EntityName, F extends Fields, More extends
   readonly fields: F
   /** Those among which a record has its place. */
   siblings(reader: Reader, record: Records[E]): Iterable<Records[E]>
-  /** Why someone may not add, change or remove the record. */
-  refusal(reader: Reader, record: Records[E], context: Context): Problem | undefined
   /** What is wrong with a record as it would be. */
   check?(reader: Reader, record: Records[E]): Problem | undefined
   /** What removing needs to be told besides: where what depends on the record goes. */
@@ -45,7 +44,7 @@ export function recordCommands<E extends EntityName, F extends Fields, More exte
   }
   const checkHeld = (reader: Reader, it: string, context: Context): Problem | undefined => {
     const record = find(reader, it)
-    return record ? kind.refusal(reader, record, context) : problem('gone')
+    return record ? changeRefusal(reader, context.by, entity, record) : problem('gone')
   }
   const set = z.object(
     Object.fromEntries(
@@ -60,7 +59,8 @@ export function recordCommands<E extends EntityName, F extends Fields, More exte
       v: 1,
       body: z.object({ record: kind.record }),
       projects: (reader, body: { record: Records[E] }) => projects(reader, body.record),
-      check: (reader, { record }, context) => kind.refusal(reader, record, context) ?? kind.check?.(reader, record),
+      check: (reader, { record }, context) =>
+        changeRefusal(reader, context.by, entity, record) ?? kind.check?.(reader, record),
       apply: (_reader, { record }) => applied([makes(entity, record as R)]),
     }),
 

@@ -16,7 +16,7 @@ import {
   type Dice,
   type Small,
 } from '../test-kit/workspace'
-import { ColumnPlaces, heldByColumn, dropWords, roomOf, roomWords } from '../board/columns'
+import { ColumnPlaces, dropOn, heldByColumn, roomOf, roomWords } from '../board/columns'
 import { nobodysTurn, queueOf } from '../queue/queue'
 import { lateDays, turnOf } from '../model/turn'
 import { compareRanked } from '../base/ranks'
@@ -118,9 +118,13 @@ describe('a board', () => {
     [4, 6, 'room for 2'], [6, 6, 'full'], [8, 6, '2 over'], [1, 0, '1 over'], [3, null, ''],
   ])('%d held of %s: %s', (held, limit, words) => expect(roomWords(roomOf(held, limit))).toBe(words)) // prettier-ignore
   it('says what a drop would do', () => {
-    expect([dropWords(4, 6, 1), dropWords(5, 6, 1), dropWords(6, 6, 1), dropWords(8, 6, 1), dropWords(2, null, 1)]).toEqual([
+    expect([dropOn(4, 6, 1), dropOn(5, 6, 1), dropOn(6, 6, 1), dropOn(8, 6, 1), dropOn(2, null, 1)].map((one) => one.words)).toEqual([
       '1 more, then room for 1', '1 more makes it full', '1 more would make it 1 over', '1 more would make it 3 over', '1 more here',
     ]) // prettier-ignore
+    expect([dropOn(5, 6, 1), dropOn(6, 6, 1), dropOn(9, null, 1), dropOn(7, 6, 0)].map((one) => one.isOver)).toEqual([
+      false, true, false, true,
+    ]) // prettier-ignore
+    expect([dropOn(4, 6, 0).words, dropOn(4, null, 0).words]).toEqual(['room for 2', 'here'])
   })
 })
 

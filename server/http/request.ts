@@ -3,6 +3,7 @@ import {
   getCookie,
   getHeader,
   getRequestProtocol,
+  getRouterParam,
   setResponseHeader,
   setResponseStatus,
   type H3Event,
@@ -10,7 +11,7 @@ import {
 import { randomUUID } from 'node:crypto'
 import { problem, type Problem, type ProblemCode } from '#core/base/result'
 import { maySee } from '#core/access/access'
-import type { PersonId, ProjectId } from '#core/base/ids'
+import type { ItemId, PersonId, ProjectId } from '#core/base/ids'
 import type { Room } from '../rooms/room'
 import { theHouse, type House } from '../services/house'
 import type { Session } from '../services/sessions'
@@ -82,6 +83,15 @@ export async function signedIn(event: H3Event, house: House): Promise<SignedIn> 
 export function readableProject(room: Room, me: PersonId, id: string): ProjectId {
   if (!room.state.maybe('project', id) || !maySee(room.state, me, id as ProjectId)) return refuse('gone')
   return id as ProjectId
+}
+
+/** The item that a route is about, for whoever asks; 404 as for its project. */
+export async function readableItem(event: H3Event, house: House): Promise<{ room: Room; item: ItemId }> {
+  const { me, room } = await signedIn(event, house)
+  const item = room.state.maybe('item', getRouterParam(event, 'id') ?? '')
+  if (!item) return refuse('gone')
+  readableProject(room, me, item.project)
+  return { room, item: item.id }
 }
 
 /** Writing routes are for our own pages: the Origin must be this very address. */

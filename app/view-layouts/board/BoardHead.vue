@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
+import type { Drop } from '#core/board/columns'
 import PopMenu from '../../parts/PopMenu.vue'
 import { useDirectory } from '../../data/directory'
 import { LeafMark } from '../../parts/marks'
@@ -8,7 +9,7 @@ import { words } from '../../words'
 import type { ShownColumn } from './use-columns'
 
 /** A column's head: its name, its places and how much room there is, where its limit is set. */
-const props = defineProps<{ shown: ShownColumn; maySet: boolean; drop: string | undefined }>()
+const props = defineProps<{ shown: ShownColumn; maySet: boolean; drop: Drop | undefined }>()
 const emit = defineEmits<{ fold: []; limit: [to: number | null] }>()
 const directory = useDirectory()
 const column = computed(() => props.shown.column)
@@ -71,7 +72,7 @@ function setTyped(): void {
         </div>
       </form>
     </PopMenu>
-    <div v-if="drop" class="drop" :class="{ no: shown.limit !== null && drop.includes('over') }">{{ drop }}</div>
+    <div v-if="drop" class="drop" :class="{ no: drop.isOver }">{{ drop.words }}</div>
   </div>
 </template>
 

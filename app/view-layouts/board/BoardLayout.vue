@@ -108,7 +108,7 @@ provide(boardKey, {
   scroller, lift, pointer, mayMove, cardKey,
   show: () => props.definition.show,
   look: query.look, open: (row) => emit('open', row.address), menu: (row, at) => (menuFor.value = { row, at }),
-  dropSaid: lifting.dropSaid,
+  dropOn: lifting.dropOn,
 }) // prettier-ignore
 </script>
 
@@ -133,7 +133,7 @@ provide(boardKey, {
           :key="one.column.id"
           :shown="one"
           :may-set="maySet"
-          :drop="lift && lift.column === one.column.id ? lifting.dropSaid(lift.row, one) : undefined"
+          :drop="lift && lift.column === one.column.id ? lifting.dropOn(lift.row, one) : undefined"
           :class="{ here: one.column.id === onPhone }"
           @fold="fold(one.column.id)"
           @limit="setLimit(one, $event)"
@@ -145,7 +145,7 @@ provide(boardKey, {
           :key="one.column.id"
           :shown="one"
           :class="{ here: one.column.id === onPhone }"
-          @add="add(one, $event)"
+          :add="(title: string) => add(one, title)"
         />
       </div>
       <p v-if="answer && !answer.sums.items && !definition.where.length" class="empty soft">
@@ -167,7 +167,7 @@ provide(boardKey, {
       :at="menuFor?.at"
       :columns="columns"
       :current="menuFor && columnOf(menuFor.row)?.column.id"
-      :drop-said="lifting.dropSaid"
+      :drop-on="lifting.dropOn"
       @move="moveTo"
       @close="menuFor = undefined"
     />

@@ -4,14 +4,14 @@ import { useVirtualizer } from '@tanstack/vue-virtual'
 import { must } from '#core/base/result'
 import type { Row } from '#core/layouts/rows'
 import { words } from '../../words'
+import AddItem from '../../parts/AddItem.vue'
 import { useStretch } from '../../parts/use-stretch'
 import BoardCard from './BoardCard.vue'
 import { boardKey } from './context'
 import type { ShownColumn } from './use-columns'
 
 /** The cards of a column; only those in sight are drawn. */
-const props = defineProps<{ shown: ShownColumn }>()
-const emit = defineEmits<{ add: [title: string] }>()
+const props = defineProps<{ shown: ShownColumn; add(title: string): Promise<unknown> }>()
 const board = must(inject(boardKey), 'board')
 const list = ref<HTMLElement>()
 const column = computed(() => props.shown.column)
@@ -45,18 +45,11 @@ const slot = computed(() => {
   const last = inSight.value.at(-1)
   return {
     top: line ? line.start : last ? last.end + 7 : 0,
-    words: board.dropSaid(lift.row, props.shown),
-    isOver: board.dropSaid(lift.row, props.shown).endsWith('over'),
+    ...board.dropOn(lift.row, props.shown),
   }
 })
 
 const isAdding = ref(false)
-const title = ref('')
-function add(): void {
-  const text = title.value.trim()
-  title.value = ''
-  if (text) emit('add', text)
-}
 </script>
 
 <template>
@@ -95,21 +88,19 @@ function add(): void {
         {{ slot.words }}
       </div>
     </div>
-    <form v-if="board.mayMove.value" class="add" @submit.prevent="add">
-      <input
+    <div v-if="board.mayMove.value" class="add">
+      <AddItem
         v-if="isAdding"
-        v-model="title"
-        :aria-label="words.column.add(column.name)"
+        is-brief
+        :label="words.column.add(column.name)"
         :placeholder="words.view.addHint"
-        maxlength="600"
-        autofocus
-        @blur="((isAdding = false), add())"
-        @keydown.esc.stop="((title = ''), (isAdding = false))"
+        :add="add"
+        @leave="isAdding = false"
       />
       <button v-else type="button" class="soft" :aria-label="words.column.add(column.name)" @click="isAdding = true">
         +
       </button>
-    </form>
+    </div>
   </section>
 </template>
 
@@ -184,8 +175,7 @@ function add(): void {
 .add button:hover {
   background: var(--sunk);
 }
-.add input {
-  width: 100%;
+.add :deep(input) {
   border: 1px solid var(--edge);
   border-radius: 4px;
   background: var(--raised);

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import type { Drop } from '#core/board/columns'
 import type { Row } from '#core/layouts/rows'
 import PopMenu from '../../parts/PopMenu.vue'
 import { words } from '../../words'
@@ -11,7 +12,7 @@ defineProps<{
   columns: readonly ShownColumn[]
   /** The column that the card is in. */
   current: string | undefined
-  dropSaid(row: Row, column: ShownColumn): string
+  dropOn(row: Row, column: ShownColumn): Drop
 }>()
 const emit = defineEmits<{ move: [column: ShownColumn]; close: [] }>()
 </script>
@@ -28,7 +29,9 @@ const emit = defineEmits<{ move: [column: ShownColumn]; close: [] }>()
         :disabled="one.column.id === current"
         @click="emit('move', one)"
       >
-        <span>{{ one.column.name }}</span><small class="soft">{{ one.limit === null ? '' : dropSaid(row, one) }}</small>
+        <span>{{ one.column.name }}</span><small class="soft">{{
+          one.limit === null ? '' : dropOn(row, one).words
+        }}</small>
       </button>
     </div>
   </PopMenu>

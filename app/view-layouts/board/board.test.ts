@@ -150,8 +150,8 @@ describe('a card', () => {
   it('is told beforehand what it would do to a limit', () => {
     const one = item('Pane', 0)
     for (let i = 0; i < 6; i++) item(`Ridge ${i}`, 2)
-    const { dropSaid, at } = onBoard()
-    expect(dropSaid(shown(one), at(2))).toBe('1 more would make it 1 over')
-    expect(dropSaid(shown(one), at(0))).not.toMatch(/1 more/)
+    const { dropOn, at } = onBoard()
+    expect(dropOn(shown(one), at(2))).toEqual({ words: '1 more would make it 1 over', isOver: true })
+    expect(dropOn(shown(one), at(0))).toMatchObject({ isOver: false })
   })
 })

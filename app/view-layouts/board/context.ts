@@ -1,4 +1,5 @@
 import type { InjectionKey, Ref } from 'vue'
+import type { Drop } from '#core/board/columns'
 import type { Row } from '#core/layouts/rows'
 import type { Pointer } from './pointer'
 import type { ShownColumn } from './use-columns'
@@ -26,6 +27,6 @@ export interface BoardContext {
   cardKey(event: KeyboardEvent, row: Row): void
   open(row: Row): void
   menu(row: Row, at: HTMLElement): void
-  dropSaid(row: Row, column: ShownColumn): string
+  dropOn(row: Row, column: ShownColumn): Drop
 }
 export const boardKey: InjectionKey<BoardContext> = Symbol('board')

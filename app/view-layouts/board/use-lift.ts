@@ -1,5 +1,5 @@
 import { ref } from 'vue'
-import { dropWords } from '#core/board/columns'
+import { dropOn as dropOnColumn, type Drop } from '#core/board/columns'
 import type { Row } from '#core/layouts/rows'
 import type { ItemId } from '#core/model/records'
 import { words } from '../../words'
@@ -24,8 +24,8 @@ export function useLift({ columns, mayMove, isSortedByRank, hold }: Board) {
   const said = ref('')
 
   /** What dropping the card there would do to the column's limit. */
-  const dropSaid = (row: Row, { column, held, limit }: ShownColumn): string =>
-    dropWords(held, limit, columns.columnOf(row)?.column.id === column.id ? 0 : 1)
+  const dropOn = (row: Row, { column, held, limit }: ShownColumn): Drop =>
+    dropOnColumn(held, limit, columns.columnOf(row)?.column.id === column.id ? 0 : 1)
   /** The others of a column, in order, without the lifted card. */
   const others = (column: ShownColumn, item: string) => rowsOf(column).filter((row) => row.item.id !== item)
   const fromOf = (column: ShownColumn): number => column.answer?.stretch.from ?? 0
@@ -95,7 +95,7 @@ export function useLift({ columns, mayMove, isSortedByRank, hold }: Board) {
     event.preventDefault()
     const over = lift.value && columns.byId(lift.value.column)
     if (lift.value && over)
-      said.value = words.card.over(over.column.name, lift.value.index + 1, dropSaid(lift.value.row, over))
+      said.value = words.card.over(over.column.name, lift.value.index + 1, dropOn(lift.value.row, over).words)
   }
 
   const pointer = followPointer({
@@ -109,7 +109,7 @@ export function useLift({ columns, mayMove, isSortedByRank, hold }: Board) {
     end,
   })
 
-  return { lift, said, pointer, dropSaid, start, end, moveTo, onKey }
+  return { lift, said, pointer, dropOn, start, end, moveTo, onKey }
 }
 
 function placeAt(around: readonly Row[], i: number): { before: ItemId } | { after: ItemId } | undefined {

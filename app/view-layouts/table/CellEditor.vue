@@ -5,6 +5,7 @@ import PopMenu from '../../parts/PopMenu.vue'
 import ChoiceList from '../../parts/ChoiceList.vue'
 import { kindChoices, statusChoices } from '../../parts/choices'
 import { setValue } from '../../parts/edits'
+import { useTitleEdit } from '../../parts/use-title-edit'
 import FieldEditor from '../../parts/FieldEditor.vue'
 import { fieldParts, ValueText } from '../../parts/field-parts'
 import { KindMark, StatusText } from '../../parts/marks'
@@ -21,9 +22,8 @@ const directory = useDirectory()
 const cell = ref<HTMLElement>()
 const kind = directory.reader.maybe('kind', props.row.item.kind)
 
-/** The title that the change is made from, whatever comes meanwhile. */
-const titleFrom = props.row.item.title
-const title = ref(props.typed ?? titleFrom)
+const { title, begin, changed, save } = useTitleEdit(() => props.row.item)
+begin(props.typed)
 const titleInput = ref<HTMLInputElement>()
 /** Leaving by a key takes the focus away as well: only the first way counts. */
 let isLeft = false
@@ -40,11 +40,10 @@ onMounted(() => {
 async function saveTitle(by: 'Enter' | 'Tab' | 'blur'): Promise<void> {
   if (isLeft) return
   isLeft = true
-  const { item } = props.row
-  const to = title.value.trim()
-  if (to !== titleFrom) emit('sent', to)
+  const to = changed()
+  if (to !== undefined) emit('sent', to)
   emit('leave', by)
-  if (to !== titleFrom && !(await setValue(changes, item, 'title', titleFrom, to))) emit('sent', undefined)
+  if (to !== undefined && !(await save(to))) emit('sent', undefined)
 }
 function choose(id: string): void {
   const key = props.column.is as 'status' | 'kind'

@@ -14,7 +14,7 @@ import { useWording } from '../../data/wording'
 import { toggled } from '../../parts/toggled'
 import EmptyView from '../EmptyView.vue'
 import { useStretch } from '../../parts/use-stretch'
-import AddLine from './AddLine.vue'
+import AddItem from '../../parts/AddItem.vue'
 import GroupHeadRow from './GroupHeadRow.vue'
 import TableHead from './TableHead.vue'
 import { useLightRows } from './use-light-rows'
@@ -100,7 +100,7 @@ useStretch(
   (from, to) => query.look('', from, to),
 )
 
-const addLine = ref<InstanceType<typeof AddLine>>()
+const addLine = ref<InstanceType<typeof AddItem>>()
 const cells = useCells({
   lines: () => total.value,
   columns: () => columns.value,
@@ -181,7 +181,17 @@ function keepSent(index: number, title: string | undefined): void {
       </div>
     </div>
     <EmptyView v-if="answer && !answer.sums.items" :view="view" :definition="definition" />
-    <AddLine v-if="mayEdit" ref="addLine" :add="addItem" @leave="cells.focus(at.row, at.column)" />
+    <AddItem
+      v-if="mayEdit"
+      ref="addLine"
+      class="add"
+      :label="words.view.add"
+      :placeholder="words.view.addHint"
+      :add="addItem"
+      @leave="cells.focus(at.row, at.column)"
+    >
+      <span aria-hidden="true">+</span>
+    </AddItem>
   </div>
 </template>
 
@@ -199,5 +209,23 @@ function keepSent(index: number, title: string | undefined): void {
 }
 .rows {
   position: relative;
+}
+.add {
+  display: flex;
+  gap: 10px;
+  align-items: center;
+  border-top: 1px solid var(--rule);
+  padding: 0 24px;
+  background: var(--paper);
+}
+.add span {
+  color: var(--leaf);
+  font-weight: 600;
+}
+.add :deep(input) {
+  border: 0;
+  background: transparent;
+  padding: 8px 4px;
+  outline-offset: -2px;
 }
 </style>

@@ -6,7 +6,7 @@ import type { Change } from '../../change/patch'
 import { fieldsOf } from '../../model/reader'
 import { fieldRecord } from '../../model/schemas'
 import { recordCommands } from '../../setup/record-commands'
-import { archivedNow, setUpRefusal } from './in-project'
+import { archivedNow } from './in-project'
 
 /** Adding, changing, removing and ordering the fields of a project. What items have in a removed one stays with them. */
 export const fields = recordCommands({
@@ -15,7 +15,6 @@ export const fields = recordCommands({
   id: ids.fieldId,
   fields: { name, help: text(500) },
   siblings: (reader, field) => fieldsOf(reader, field.project),
-  refusal: (reader, field, context) => setUpRefusal(reader, field.project, context),
   removal: z.object({}),
   remove(reader, field) {
     const changes: Change[] = [archivedNow('field', field)]

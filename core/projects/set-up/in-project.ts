@@ -1,5 +1,3 @@
-import { problem, type Problem } from '../../base/result'
-import { refusal } from '../../access/access'
 import type { Context } from '../../change/command'
 import type { Change } from '../../change/patch'
 import { changeOf, stamp } from '../../items/changes'
@@ -11,11 +9,6 @@ import type { EntityName, Item, ProjectId } from '../../model/records'
 export const archivedNow = (entity: EntityName, record: { readonly id: string }): Change => ({
   entity, id: record.id, field: 'archived', before: false, after: true,
 }) // prettier-ignore
-
-/** Why someone may not set up what belongs to a project. */
-export function setUpRefusal(reader: Reader, project: ProjectId | undefined, context: Context): Problem | undefined {
-  return project ? refusal(reader, context.by, 'set up project', project) : problem('gone')
-}
 
 /** Every item of a project that has something, archived ones among them. */
 export const itemsWith = (reader: Reader, project: ProjectId, has: (item: Item) => boolean): Item[] =>

@@ -8,7 +8,7 @@ import { kindIcons } from '../../model/names'
 import { kindsOf, maybeStep, startOfKind } from '../../model/reader'
 import { kindRecord } from '../../model/schemas'
 import { recordCommands, unmade } from '../../setup/record-commands'
-import { archivedNow, itemsWith, setUpRefusal } from './in-project'
+import { archivedNow, itemsWith } from './in-project'
 
 /** Adding, changing, removing and ordering the kinds of a project. */
 export const kinds = recordCommands({
@@ -17,7 +17,6 @@ export const kinds = recordCommands({
   id: ids.kindId,
   fields: { name, icon: z.enum(kindIcons) },
   siblings: (reader, kind) => kindsOf(reader, kind.project),
-  refusal: (reader, kind, context) => setUpRefusal(reader, kind.project, context),
   check: (reader, kind) =>
     reader.maybe('workflow', kind.workflow)?.project === kind.project ? undefined : problem('other-project'),
   /** `to`: what its items become; those whose status that kind has not begin anew. */

@@ -9,7 +9,7 @@ import type { OptionOfField } from '../../model/records'
 import type { Reader } from '../../model/reader'
 import { optionRecord } from '../../model/schemas'
 import { recordCommands } from '../../setup/record-commands'
-import { archivedNow, itemsWith, revalued, setUpRefusal } from './in-project'
+import { archivedNow, itemsWith, revalued } from './in-project'
 
 const fieldOf = (reader: Reader, option: OptionOfField) => reader.maybe('field', option.field)
 
@@ -20,7 +20,6 @@ export const options = recordCommands({
   id: ids.optionId,
   fields: { label: name, colour: z.enum(optionColours) },
   siblings: (reader, option) => reader.optionsOf(option.field),
-  refusal: (reader, option, context) => setUpRefusal(reader, fieldOf(reader, option)?.project, context),
   check: (reader, option) =>
     fieldTypes[fieldOf(reader, option)?.type ?? 'shortText'].choices === 'options' ? undefined : problem('wrong-value', { field: 'field' }), // prettier-ignore
   /** `to`: what items that have it get in its place; null: none. Without it they keep what they have. */

@@ -8,7 +8,7 @@ import { statusesOf, stepsOf } from '../../model/reader'
 import type { Change } from '../../change/patch'
 import { statusRecord, stepRecord, turnRecord } from '../../model/schemas'
 import { recordCommands, unmade } from '../../setup/record-commands'
-import { archivedNow, itemsWith, setUpRefusal } from './in-project'
+import { archivedNow, itemsWith } from './in-project'
 
 /** Adding, changing, removing and ordering the statuses of a project. */
 export const statuses = recordCommands({
@@ -17,7 +17,6 @@ export const statuses = recordCommands({
   id: ids.statusId,
   fields: { name, phase: z.enum(phases), colour: z.enum(paletteColours) },
   siblings: (reader, status) => statusesOf(reader, status.project),
-  refusal: (reader, status, context) => setUpRefusal(reader, status.project, context),
   /** `to`: where its items go, and where workflows begin that began with it. */
   removal: z.object({ to: ids.statusId }),
   checkRemoval: (reader, status, { to }) =>
@@ -47,7 +46,6 @@ export const steps = recordCommands({
   id: ids.tieIdOf<'step'>(),
   fields: { turn: turnRecord },
   siblings: (reader, step) => stepsOf(reader, step.workflow),
-  refusal: (reader, step, context) => setUpRefusal(reader, reader.maybe('workflow', step.workflow)?.project, context),
   check: (reader, step) =>
     reader.maybe('status', step.status)?.project === reader.maybe('workflow', step.workflow)?.project
       ? undefined

@@ -1,0 +1,55 @@
+/** Who may change which records: asked before a command is done, and of what an undo changes. */
+import { problem, type Problem } from '../base/result'
+import { personOf, type Actor } from '../change/actor'
+import { entityOf, type Lookup } from '../model/entities'
+import type { EntityName, Records, View } from '../model/records'
+import { refusal } from './access'
+import { isWorkspaceAct, type Act } from './acts'
+
+/** The act by which a record is made, changed and unmade: one for all of its entity, or by what the record is. */
+type Rule<R> = Act | ((record: R, by: Actor, found: Lookup) => Act | undefined)
+
+const changedBy: { readonly [E in EntityName]: Rule<Records[E]> } = {
+  workspace: 'manage people',
+  person: ({ role }) => (role === 'owner' ? 'make owners' : role ? 'manage people' : 'name people'),
+  project: 'set up project',
+  member: ({ role }) => (role === 'owner' ? 'make owners' : 'manage people'),
+  status: 'set up project',
+  workflow: 'set up project',
+  step: 'set up project',
+  kind: 'set up project',
+  field: 'set up project',
+  option: 'set up project',
+  item: 'change items',
+  stay: 'change items',
+  longText: 'change items',
+  board: 'set up project',
+  column: 'set up project',
+  columnStatus: 'set up project',
+  limit: 'set up project',
+  view: viewChangedBy,
+}
+
+/** A new view is its maker's; another's own view is nobody else's to change, not even a lead's. */
+function viewChangedBy(view: View, by: Actor, found: Lookup): Act | undefined {
+  const isMine = view.maker === personOf(by)
+  if (!isMine && (view.audience.of === 'maker' || !found.maybe('view', view.id))) return undefined
+  return view.audience.of === 'maker' ? 'keep own views' : 'keep views for everyone'
+}
+
+/** Why someone may not change this record of an entity, nor make or unmake it; undefined where they may. */
+export function changeRefusal<E extends EntityName>(
+  found: Lookup,
+  by: Actor,
+  entity: E,
+  record: Records[E],
+): Problem | undefined {
+  const rule = changedBy[entity] as Rule<Records[E]>
+  const act = typeof rule === 'function' ? rule(record, by, found) : rule
+  if (!act) return problem('not-allowed', { needs: 'own' })
+  if (isWorkspaceAct(act)) return refusal(found, by, act)
+  const scope = entityOf(entity).scope(record, found)
+  return scope && scope.of !== 'workspace' && found.maybe('project', scope.project)
+    ? refusal(found, by, act, scope.project)
+    : problem('gone')
+}
