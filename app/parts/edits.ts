@@ -1,7 +1,7 @@
 /** What an editor asks for, as the command that does it. */
 import type { Problem } from '#core/base/result'
 import type { BareCommand } from '#core/commands/registry'
-import type { Value } from '#core/fields/value'
+import { idsOf, type Value } from '#core/fields/value'
 import type { Item } from '#core/model/records'
 import type { Setting } from '#core/items/set'
 import type { useChanges } from '../data/changes'
@@ -26,11 +26,9 @@ export function setValue(changes: Changes, item: Item, key: string, from: Value,
 
 /** Puts one into a field of several, or takes it out where it is in. */
 export function toggle(changes: Changes, item: Item, key: string, id: string): Promise<boolean> {
-  const held = (item.values[key] as readonly string[] | undefined)?.includes(id)
+  const held = idsOf(item.values[key]).includes(id)
   return changes.send(setting(item, key, held ? { add: [], remove: [id] } : { add: [id], remove: [] }))
 }
 
 export const clearSeveral = (changes: Changes, item: Item, key: string): Promise<boolean> =>
-  changes.send(
-    setting(item, key, { add: [], remove: [...((item.values[key] as readonly string[] | undefined) ?? [])] }),
-  )
+  changes.send(setting(item, key, { add: [], remove: [...idsOf(item.values[key])] }))

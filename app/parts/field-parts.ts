@@ -3,7 +3,7 @@ import { h, type FunctionalComponent } from 'vue'
 import type { PlainDate } from '#core/base/dates'
 import { printDecimal } from '#core/base/decimals'
 import type { FieldTypeName } from '#core/fields/names'
-import type { Value } from '#core/fields/value'
+import { idsOf, type Value } from '#core/fields/value'
 import type { Field, Item } from '#core/model/records'
 import { dayWords } from '../dates'
 import { useDirectory } from '../data/directory'
@@ -58,14 +58,16 @@ export const fieldParts: Readonly<Record<FieldTypeName, FieldParts>> = {
     width: [104, 0],
   },
   severalOptions: {
-    mark: (directory, { value, field }) => optionMarks(directory, field, value as readonly string[]),
+    mark: (directory, { value, field }) => optionMarks(directory, field, idsOf(value)),
     editor: 'list',
     width: [136, 0.2],
   },
   people: {
-    mark: (directory, { value }) => pebbles(directory, value as readonly string[]),
+    mark: (directory, { value }) => pebbles(directory, idsOf(value)),
     words: (directory, { value }) =>
-      (value as readonly string[]).map((id) => directory.reader.names.person(id) ?? '').join(', '),
+      idsOf(value)
+        .map((id) => directory.reader.names.person(id) ?? '')
+        .join(', '),
     editor: 'list',
     width: [76, 0],
   },

@@ -1,5 +1,6 @@
 import { changeIds } from '../base/sorted-ids'
 import type { EntityName, Records } from '../model/records'
+import { idsOf } from '../fields/value'
 
 /**
  * One change of one thing. `*` makes (before is null) or unmakes (after is null) a whole record; a field of several
@@ -70,7 +71,7 @@ export function applyPatch(target: PatchTarget, patch: Patch): void {
 function applyChange(target: PatchTarget, change: Change): void {
   const { entity, id, field } = change
   if (isSetChange(change)) {
-    const held = target.read(entity, id, field) as readonly string[] | null | undefined
+    const held = idsOf(target.read(entity, id, field))
     target.set(entity, id, field, changeIds(held, change.added, change.removed))
   } else if (field === '*') target.put(entity, id, (change.after ?? undefined) as Records[EntityName] | undefined)
   else target.set(entity, id, field, change.after)

@@ -13,6 +13,7 @@ import { changeStatus, stamp, StayIds } from '../items/changes'
 import { entitiesHeld, entityOf, idsNeeded } from '../model/entities'
 import type { Reader } from '../model/reader'
 import { isItemColumn, longTextId, type Item, type LongText, type StatusId } from '../model/records'
+import { idsOf } from '../fields/value'
 
 /**
  * Takes back one's own command: restores each field that still holds what the command wrote, and names those that it
@@ -179,7 +180,7 @@ class Reverting {
 
   #revertValue(item: Item, change: Change): void {
     if (isSetChange(change)) {
-      const held = item.values[change.field] as readonly string[] | undefined
+      const held = idsOf(item.values[change.field])
       const [added, removed] = [idsMissingFrom(change.removed, held), idsAlsoIn(change.added, held)]
       if (added.length || removed.length)
         this.#patch.push({ entity: 'item', id: item.id, field: change.field, added, removed })

@@ -62,6 +62,12 @@ export interface Fit {
   readonly people?: readonly string[]
 }
 
+/** Items whose change may change what another is, at every level: what is inside it, what it is inside of. */
+export interface Kin {
+  readonly inside?: boolean
+  readonly above?: boolean
+}
+
 /** What all facts can do for views. */
 interface FactCore {
   readonly kind: FactKind
@@ -73,8 +79,8 @@ interface FactCore {
   readonly isListed?: boolean
   /** Of `choices`: an item has one at most all the same. */
   readonly isSingle?: boolean
-  /** It changes with what an item is inside of, too. */
-  readonly changesFromAbove?: boolean
+  /** Whose change changes it, besides the item's own: views that ask for it look at these again. None: the item's alone. */
+  readonly kin?: Kin
 }
 
 /** A fact that the product itself knows of every item. */

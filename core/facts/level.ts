@@ -14,5 +14,5 @@ export const level: AutomaticFact = {
   label: 'level',
   kind: 'number',
   source: ({ table }) => ({ kind: 'number', at: (row) => levelAt(table, row) }),
-  changesFromAbove: true,
+  kin: { above: true },
 }

@@ -19,7 +19,7 @@ export const parent: AutomaticFact = {
     },
   }),
   isSingle: true,
-  changesFromAbove: true,
+  kin: { above: true },
   fit(test) {
     const first = test.is === 'anyOf' ? test.values[0] : undefined
     return first === undefined ? undefined : { parent: first as ItemId }

@@ -3,6 +3,7 @@ import { fieldTypes } from '../fields/registry'
 import type { AutomaticFact, ViewContext } from './contract'
 import { peoplesPlace, peopleValues } from './people-values'
 import { fitPeople } from './turn'
+import { idsOf } from '../fields/value'
 
 /** Of every people field of the project, also where no item has any yet. */
 export const peopleColumns = ({ reader, table, project }: ViewContext): CodesColumn[] =>
@@ -16,8 +17,8 @@ export const peopleColumns = ({ reader, table, project }: ViewContext): CodesCol
 function namedAt(columns: readonly CodesColumn[]): (row: number) => readonly string[] {
   return (row) => {
     const filled = columns.filter((column) => !column.isEmpty(row))
-    if (filled.length < 2) return (filled[0]?.get(row) ?? []) as readonly string[]
-    return [...new Set(filled.flatMap((column) => column.get(row) as readonly string[]))]
+    if (filled.length < 2) return idsOf(filled[0]?.get(row))
+    return [...new Set(filled.flatMap((column) => idsOf(column.get(row))))]
   }
 }
 

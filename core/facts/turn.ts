@@ -4,6 +4,7 @@ import type { AutomaticFact, Fit, ViewContext } from './contract'
 import { peoplesPlace, peopleValues } from './people-values'
 import { openAt } from './phase'
 import type { FactTest } from '../model/records'
+import { idsOf } from '../fields/value'
 
 /** Whose turn it is by row, `nobody` where it is open and nobody is named (`model/turn.ts` says the rule for one item). */
 export function turnAt(context: ViewContext): (row: number) => readonly string[] {
@@ -15,7 +16,7 @@ export function turnAt(context: ViewContext): (row: number) => readonly string[]
     if (!isOpen(row)) return []
     for (const field of fieldsOf(table.kind.a[row]!, table.status.a[row]!)) {
       const column = field ? table.values.get(field) : undefined
-      if (column && !column.isEmpty(row)) return column.get(row) as readonly string[]
+      if (column && !column.isEmpty(row)) return idsOf(column.get(row))
     }
     return nobody
   }

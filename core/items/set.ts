@@ -13,6 +13,7 @@ import type { Item, ItemId, KindId, StatusId } from '../model/records'
 import { checkTitle } from './add'
 import { changedMeanwhile, changeOf, changeStatus, checkItem, lastSiblingRank, stamp, StayIds } from './changes'
 import { checkUnique, checkValue, normalised, valueRecord } from './values'
+import { idsOf } from '../fields/value'
 
 const fromTo = z.object({ from: valueRecord, to: valueRecord })
 const addRemove = z.object({ add: list(text(64), 500), remove: list(text(64), 500) })
@@ -117,7 +118,7 @@ function applySetting(
 }
 
 function applyToSet(item: Item, key: string, setting: { add: string[]; remove: string[] }): Change[] {
-  const held = item.values[key] as readonly string[] | undefined
+  const held = idsOf(item.values[key])
   const added = idsMissingFrom([...new Set(setting.add)], held)
   const removed = idsAlsoIn([...new Set(setting.remove)], held).filter((id) => !setting.add.includes(id))
   return added.length || removed.length ? [{ entity: 'item', id: item.id, field: key, added, removed }] : []

@@ -3,7 +3,7 @@ import { boardsOf, type Reader } from '../model/reader'
 import type { LiveView } from '../views/live'
 import { compareBy } from '../views/sort'
 import type { Layout } from './contract'
-import type { Row, Stretch, Sums } from './rows'
+import type { Row, Stretch, ViewAnswer } from './rows'
 
 /** A column of a board as it is answered. */
 export interface ColumnAnswer {
@@ -15,9 +15,7 @@ export interface ColumnAnswer {
   readonly stretch: Stretch<Row>
 }
 /** A board as it is answered. */
-export interface BoardAnswer {
-  readonly layout: 'board'
-  readonly sums: Sums
+export interface BoardAnswer extends ViewAnswer<'board'> {
   readonly columns: readonly ColumnAnswer[]
 }
 

@@ -1,12 +1,12 @@
 import type { LayoutName } from '../model/names'
-import type { ViewDefinition } from '../model/records'
 import { board, type BoardAnswer } from './board'
 import type { Layout } from './contract'
-import type { ListLine, Stretch } from './rows'
+import type { ListLine, Stretch, ViewAnswer } from './rows'
 import { table, type TableAnswer } from './table'
 
-/** What each layout answers. */
-export interface LayoutAnswers {
+type AnswerOfEach = { readonly [L in LayoutName]: ViewAnswer<L> }
+/** What each layout answers; one that is not listed here has nothing to draw yet. */
+export interface LayoutAnswers extends AnswerOfEach {
   table: TableAnswer
   board: BoardAnswer
 }
@@ -17,7 +17,7 @@ export type LayoutAnswer = LayoutAnswers[LayoutName]
 export const layouts: { readonly [L in LayoutName]: Layout<L, LayoutAnswers[L]> } = { table, board }
 
 /** The layout of a definition, which is of its kind. */
-export const layoutOf = (definition: Pick<ViewDefinition, 'layout'>): Layout<LayoutName, LayoutAnswer> =>
+export const layoutOf = (definition: { readonly layout: LayoutName }): Layout<LayoutName, LayoutAnswer> =>
   layouts[definition.layout] as unknown as Layout<LayoutName, LayoutAnswer>
 
 /** An answer with its lists mapped; `list` names each of them within the answer. */

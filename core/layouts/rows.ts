@@ -1,5 +1,6 @@
 /** Items as pages show them. */
 import type { PlainDate } from '../base/dates'
+import type { LayoutName } from '../model/names'
 import { itemKey, pathOf, type Reader } from '../model/reader'
 import type { Item } from '../model/records'
 import { lateDays, turnOf } from '../model/turn'
@@ -55,6 +56,12 @@ export interface Sums {
   readonly late: number
   /** At the effort field's scale. */
   readonly effort: number
+}
+
+/** What every layout answers, besides its own. */
+export interface ViewAnswer<L extends LayoutName> {
+  readonly layout: L
+  readonly sums: Sums
 }
 
 /** An item as a page shows it on a day. */

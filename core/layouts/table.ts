@@ -2,12 +2,10 @@ import { keyOfPath } from '../views/evaluate'
 import type { Group } from '../views/live'
 import type { TotalValues } from '../views/totals'
 import type { Layout } from './contract'
-import type { GroupHead, ListLine, Row, Stretch, Sums } from './rows'
+import type { GroupHead, ListLine, Row, Stretch, ViewAnswer } from './rows'
 
 /** A table as it is answered. */
-export interface TableAnswer {
-  readonly layout: 'table'
-  readonly sums: Sums
+export interface TableAnswer extends ViewAnswer<'table'> {
   readonly totals: TotalValues
   /** Lines in all: items and heads of groups. */
   readonly lines: number

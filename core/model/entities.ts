@@ -1,6 +1,7 @@
 /** Everything that a patch can speak of: where it is held, who sees it, which ids it speaks of. */
 import { tieId, type PersonId, type ProjectId } from '../base/ids'
 import type { Audience, Condition, EntityName, FactRef, Records, TurnOf, ViewDefinition } from './records'
+import { idsOf } from '../fields/value'
 
 /**
  * Where records of an entity are held. *directory*: by everyone who sees them, all of them. *item table*: in the columns
@@ -20,7 +21,7 @@ export interface Lookup {
 }
 
 /** Gives the id that takes an id's place. `entity`: what it is an id of, where its place says so. */
-export type MapId = (id: string, entity?: EntityName) => string
+export type MapId = <T extends string>(id: T, entity?: EntityName) => T
 
 /** What the model says of an entity once and for all. */
 export interface Entity<R> {
@@ -55,14 +56,14 @@ function mapped<R extends object>(record: R, entities: { readonly [K in keyof R]
   }
   return { ...record, ...changed }
 }
-const each = (ids: readonly string[], entity: EntityName | undefined, map: MapId): string[] =>
+const each = <T extends string>(ids: readonly T[], entity: EntityName | undefined, map: MapId): T[] =>
   ids.map((id) => map(id, entity))
 
 const mapTurn = (turn: TurnOf, map: MapId): TurnOf =>
-  turn.of === 'field' ? { ...turn, field: map(turn.field, 'field') as never } : turn
+  turn.of === 'field' ? { ...turn, field: map(turn.field, 'field') } : turn
 
 const mapFact = (fact: FactRef, map: MapId): FactRef =>
-  fact.fact === 'field' ? { ...fact, field: map(fact.field, 'field') as never } : fact
+  fact.fact === 'field' ? { ...fact, field: map(fact.field, 'field') } : fact
 
 /** Words that stand among ids of a condition's values and are none. */
 const noIds: ReadonlySet<string> = new Set(['me', 'craft', 'nobody', 'waiting', 'active', 'finished', 'dropped'])
@@ -70,7 +71,7 @@ const noIds: ReadonlySet<string> = new Set(['me', 'craft', 'nobody', 'waiting', 
 function mapCondition(condition: Condition, map: MapId): Condition {
   if ('of' in condition) return { ...condition, of: condition.of.map((one) => mapCondition(one, map)) }
   if ('that' in condition) return { ...condition, that: mapCondition(condition.that, map) }
-  if (condition.about === 'was') return { ...condition, statuses: each(condition.statuses, 'status', map) as never }
+  if (condition.about === 'was') return { ...condition, statuses: each(condition.statuses, 'status', map) }
   const { test } = condition
   const values = 'values' in test ? test.values.map((id) => (noIds.has(id) ? id : map(id))) : undefined
   return {
@@ -180,11 +181,7 @@ export const entities: { readonly [E in EntityName]: Entity<Records[E]> } = {
       values: Object.fromEntries(
         Object.entries(record.values).map(([field, value]) => [
           map(field, 'field'),
-          Array.isArray(value)
-            ? each(value as readonly string[], undefined, map)
-            : typeof value === 'string'
-              ? map(value)
-              : value,
+          Array.isArray(value) ? each(idsOf(value), undefined, map) : typeof value === 'string' ? map(value) : value,
         ]),
       ),
     }),
@@ -242,7 +239,7 @@ export const entities: { readonly [E in EntityName]: Entity<Records[E]> } = {
       ...mapped(record, { id: 'view', project: 'project', maker: 'person' }, map),
       audience:
         record.audience.of === 'people'
-          ? { ...record.audience, people: each(record.audience.people, 'person', map) as never }
+          ? { ...record.audience, people: each(record.audience.people, 'person', map) }
           : record.audience,
       definition: mapDefinition(record.definition, map),
     }),

@@ -2,6 +2,7 @@ import { workingDaysAfter, type PlainDate } from '../base/dates'
 import type { Lookup } from './entities'
 import { maybeStep, type Reader } from './reader'
 import type { Item, Phase, Project, TurnOf } from './records'
+import { idsOf } from '../fields/value'
 
 /** Whose move it is. Empty and `open`: nobody's turn. Finished and dropped items are nobody's turn and not open. */
 export interface Turn {
@@ -30,8 +31,8 @@ export function turnOf(reader: Lookup, item: Item): Turn {
   if (!status || item.archived || isOver(status.phase)) return closed
   const step = maybeStep(reader, reader.maybe('kind', item.kind)?.workflow, item.status)
   for (const field of turnFields(step?.turn ?? { of: 'assignees' }, reader.maybe('project', item.project))) {
-    const value = field ? item.values[field] : undefined
-    if (Array.isArray(value) && value.length) return { people: value as readonly string[], open: true }
+    const people = field ? idsOf(item.values[field]) : []
+    if (people.length) return { people, open: true }
   }
   return { people: [], open: true }
 }

@@ -1,9 +1,11 @@
 import { tieId, type NewId } from '../base/ids'
 import { ranksBetween } from '../base/ranks'
-import type { FieldTypeName, OptionColour } from '../fields/names'
+import { must } from '../base/result'
+import type { OptionColour } from '../fields/names'
 import { limitId } from '../model/reader'
 import type {
   BoardId,
+  BoardColumn,
   Field,
   FieldId,
   Kind,
@@ -14,8 +16,10 @@ import type {
   PaletteColour,
   PersonId,
   Phase,
+  Project,
   ProjectId,
   StatusId,
+  TurnOf,
   ViewId,
   WorkflowId,
 } from '../model/records'
@@ -32,10 +36,16 @@ export interface NewProject {
   readonly maker: PersonId
 }
 
-const statusesOfPattern: readonly { name: string; phase: Phase; colour: PaletteColour; reviewed?: true }[] = [
+const statusesOfPattern: readonly {
+  name: string
+  phase: Phase
+  colour: PaletteColour
+  reviewed?: true
+  most?: number
+}[] = [
   { name: 'Noted', phase: 'waiting', colour: 'slate' },
   { name: 'Ready', phase: 'waiting', colour: 'leaf' },
-  { name: 'In hand', phase: 'active', colour: 'leaf' },
+  { name: 'In hand', phase: 'active', colour: 'leaf', most: 6 },
   { name: 'Being checked', phase: 'active', colour: 'leaf', reviewed: true },
   { name: 'Accepted', phase: 'finished', colour: 'leaf' },
   { name: 'Set aside', phase: 'dropped', colour: 'slate' },
@@ -43,14 +53,15 @@ const statusesOfPattern: readonly { name: string; phase: Phase; colour: PaletteC
 const needs: readonly (readonly [string, OptionColour])[] = [
   ['must', 'pond'], ['should', 'rain'], ['could', 'flax'], ['not now', 'slate'],
 ] // prettier-ignore
-const fieldsOfPattern = {
-  assignees: ['people', 'Who does the work.', {}],
-  reviewer: ['people', 'Who checks it.', {}],
-  effort: ['number', 'How long it takes, in hours.', { unit: 'h', decimals: 2 }],
-  start: ['date', 'The day it may begin.', {}],
-  due: ['date', 'The day it must be finished.', {}],
-  need: ['oneOption', 'How much it is needed.', {}],
-} as const satisfies Readonly<Record<string, readonly [FieldTypeName, string, Field['settings']]>>
+/** By the use that a field serves, whose name it has. */
+const fieldsOfPattern: Readonly<Record<keyof Project['uses'], Pick<Field, 'type' | 'help' | 'settings'>>> = {
+  assignees: { type: 'people', help: 'Who does the work.', settings: {} },
+  reviewer: { type: 'people', help: 'Who checks it.', settings: {} },
+  effort: { type: 'number', help: 'How long it takes, in hours.', settings: { unit: 'h', decimals: 2 } },
+  start: { type: 'date', help: 'The day it may begin.', settings: {} },
+  due: { type: 'date', help: 'The day it must be finished.', settings: {} },
+  need: { type: 'oneOption', help: 'How much it is needed.', settings: {} },
+}
 
 /** What a new project begins with: one kind, a workflow, the usual fields, a board and a table. */
 export function starterPattern({ maker, ...project }: NewProject, newId: NewId): ProjectBody {
@@ -58,49 +69,48 @@ export function starterPattern({ maker, ...project }: NewProject, newId: NewId):
   const projectId = id<ProjectId>()
   const ranks = ranksBetween(undefined, undefined, 10)
   const rank = (at: number) => ranks[at] ?? ''
-  const names = Object.keys(fieldsOfPattern) as (keyof typeof fieldsOfPattern)[]
-  const fields = names.map((name, at): Field => {
-    const [type, help, settings] = fieldsOfPattern[name]
-    return { id: id<FieldId>(), project: projectId, name, help, type, settings, rank: rank(at), archived: false }
+  const uses = {
+    assignees: id<FieldId>(), reviewer: id<FieldId>(), effort: id<FieldId>(), start: id<FieldId>(), due: id<FieldId>(),
+    need: id<FieldId>(),
+  } // prettier-ignore
+  const [workflow, board] = [id<WorkflowId>(), id<BoardId>()]
+  /** Each status with the step and the column that it has. */
+  const begun = statusesOfPattern.map(({ name, phase, colour, reviewed, most }, at) => {
+    const status = { id: id<StatusId>(), project: projectId, name, phase, colour, rank: rank(at), archived: false }
+    const column = { id: id<BoardColumn['id']>(), board, name, rank: rank(at), archived: false }
+    const turn: TurnOf = reviewed ? { of: 'field', field: uses.reviewer } : { of: 'assignees' }
+    return {
+      status,
+      column,
+      step: { id: tieId<'step'>(workflow, status.id), workflow, status: status.id, rank: status.rank, turn },
+      held: { id: tieId<'columnStatus'>(column.id, status.id), column: column.id, status: status.id, kind: null },
+      limits: most ? [{ id: limitId(column.id), column: column.id, most }] : [],
+    }
   })
-  const uses = Object.fromEntries(fields.map((field) => [field.name, field.id])) as ProjectBody['project']['uses']
-  const statuses = statusesOfPattern.map(({ name, phase, colour }, at) => ({
-    id: id<StatusId>(), project: projectId, name, phase, colour, rank: rank(at), archived: false,
-  })) // prettier-ignore
-  const workflow = id<WorkflowId>()
-  const board = id<BoardId>()
-  const columns = statuses.map(({ name, rank }) => ({ id: newId() as never, board, name, rank, archived: false }))
   const question = {
     v: 3 as const, where: [], group: [], sort: [{ by: { fact: 'rank' as const }, down: false }], totals: [],
   } // prettier-ignore
   const view = (name: string, at: number, definition: ProjectBody['views'][number]['definition']) => ({
     id: id<ViewId>(), project: projectId, maker, audience: { of: 'project' as const }, name, rank: rank(at), definition,
   }) // prettier-ignore
-  const [assignees, due, effort, need] = [uses.assignees, uses.due, uses.effort, uses.need] as FieldId[]
+  const { assignees, due, effort, need } = uses
   return {
     project: { id: projectId, ...project, oldPrefixes: [], archived: false, uses, nextNumber: 1 },
-    statuses,
-    workflows: [{ id: workflow, project: projectId, name: 'Usual', start: statuses[0]!.id }],
-    steps: statuses.map((status, at) => ({
-      id: tieId<'step'>(workflow, status.id),
-      workflow,
-      status: status.id,
-      rank: status.rank,
-      turn: statusesOfPattern[at]?.reviewed ? { of: 'field', field: uses.reviewer as FieldId } : { of: 'assignees' },
-    })),
+    statuses: begun.map((one) => one.status),
+    workflows: [{ id: workflow, project: projectId, name: 'Usual', start: must(begun[0], 'status').status.id }],
+    steps: begun.map((one) => one.step),
     kinds: [kindOfPattern({ name: 'task', icon: 'task', project: projectId, workflow, rank: rank(0) }, newId)],
-    fields: fields as ProjectBody['fields'],
-    options: optionsOf(uses.need as FieldId, needs, newId),
+    fields: (Object.keys(uses) as (keyof typeof uses)[]).map((use, at) => ({
+      id: uses[use], project: projectId, name: use, ...fieldsOfPattern[use], rank: rank(at), archived: false,
+    })), // prettier-ignore
+    options: optionsOf(need, needs, newId),
     boards: [{ id: board, project: projectId, name: 'Board', rank: rank(0), archived: false }],
-    columns,
-    columnStatuses: columns.map((column, at) => {
-      const status = statuses[at]!.id
-      return { id: tieId<'columnStatus'>(column.id, status), column: column.id, status, kind: null }
-    }),
-    limits: [{ id: limitId(columns[2]!.id), column: columns[2]!.id, most: 6 }],
+    columns: begun.map((one) => one.column),
+    columnStatuses: begun.map((one) => one.held),
+    limits: begun.flatMap((one) => one.limits),
     views: [
-      view('Board', 0, { ...question, layout: 'board', board, show: [assignees!, due!] }),
-      view('All items', 1, { ...question, layout: 'table', show: [assignees!, due!, effort!, need!] }),
+      view('Board', 0, { ...question, layout: 'board', board, show: [assignees, due] }),
+      view('All items', 1, { ...question, layout: 'table', show: [assignees, due, effort, need] }),
     ],
   }
 }

@@ -1,9 +1,9 @@
 /** A view worked out from the columns: its items in order, in their groups, with what they add up to. */
-import type { ViewContext } from '../facts/contract'
+import type { Kin, ViewContext } from '../facts/contract'
 import { maybeFact } from '../facts/registry'
 import type { Condition, GroupKey, ViewDefinition } from '../model/records'
 import { axisOf, mostPacked, type Axis, type GroupValue } from './axes'
-import { compileAll, type Kin, type Test } from './filter'
+import { compileAll, kinOf, type Test } from './filter'
 import { keyOf, rankKey, type Key } from './keys'
 import { sortRows } from './sort'
 import { planTotals, Tally, tallyBy, type Grouped, type Remembered, type TotalsPlan } from './totals'
@@ -55,11 +55,9 @@ export function planOf(context: ViewContext, { where, group, sort, totals }: Vie
   if (ranked < 0) order.push(rankKey(context.table))
   // Those that groups are ordered by are worked out beside those that are shown.
   const all = [...totals, ...group.flatMap((key) => key.byTotal ?? [])]
-  // How deep an item is, and where it is by its parent, changes with what it is inside of.
   const named = [...sort.map((one) => one.by), ...group.map((one) => one.by), ...all.flatMap((one) => one.of ?? [])]
-  const changesFromAbove = named.some((by) => maybeFact(context.reader, context.project, by)?.changesFromAbove)
-  const above = test.kin?.above || changesFromAbove
-  return { context, test, order, axes, totals: planTotals(context, all), kin: { ...test.kin, above } }
+  const { kin = {} } = kinOf([test, ...named.map((by) => maybeFact(context.reader, context.project, by))])
+  return { context, test, order, axes, totals: planTotals(context, all), kin }
 }
 const filled = (key: GroupKey): Condition => ({ about: 'fact', fact: key.by, test: { is: 'filled' } })
 

@@ -6,7 +6,7 @@ import type { CodesColumn, Rows } from '../fields/columns/codes'
 import { noRow, type ItemTable } from '../model/item-table'
 import type { Scratch } from '../model/scratch'
 import type { Condition, FactTest } from '../model/records'
-import type { ViewContext } from '../facts/contract'
+import type { Kin, ViewContext } from '../facts/contract'
 import { maybeFact } from '../facts/registry'
 import { dayMeant, daysOf, meant } from '../facts/viewer'
 import type { ChoiceSource, ChoicesSource, Source } from '../fields/source'
@@ -41,11 +41,6 @@ interface Candidates {
   /** Ascending, each once; not to be written to. */
   rows(): Pick<Rows, 'n' | 'a'>
 }
-/** Whose change may change an item's answer: what is inside it, what it is inside of. */
-export interface Kin {
-  readonly inside?: boolean
-  readonly above?: boolean
-}
 
 const tested = (test: (row: number) => boolean, cost = 5, kin?: Kin): Test => ({
   test, cost, ...(kin && { kin }),
@@ -72,8 +67,7 @@ export function compile(context: ViewContext, condition: Condition): Test | unde
     case 'fact': {
       const fact = maybeFact(context.reader, context.project, condition.fact)
       const test = fact && compileTest(context, fact.source(context), condition.test)
-      // What an item is inside of may go and come back without it.
-      return test && fact.changesFromAbove ? { ...test, kin: { above: true } } : test
+      return test && fact.kin ? { ...test, kin: fact.kin } : test
     }
     case 'all':
     case 'any':
@@ -98,9 +92,10 @@ export function compile(context: ViewContext, condition: Condition): Test | unde
   }
 }
 
-function kinOf(tests: readonly Test[]): { kin?: Kin } {
-  const inside = tests.some((one) => one.kin?.inside)
-  const above = tests.some((one) => one.kin?.above)
+/** The kin of all of these together. */
+export function kinOf(all: readonly ({ readonly kin?: Kin } | undefined)[]): { kin?: Kin } {
+  const inside = all.some((one) => one?.kin?.inside)
+  const above = all.some((one) => one?.kin?.above)
   return inside || above ? { kin: { inside, above } } : {}
 }
 const costOf = (tests: readonly Test[]) => tests.reduce((sum, one) => sum + one.cost, 1)

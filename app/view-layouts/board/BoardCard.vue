@@ -4,6 +4,7 @@ import { mdiDotsHorizontal } from '@mdi/js'
 import { must } from '#core/base/result'
 import type { Field } from '#core/model/records'
 import { fieldTypes } from '#core/fields/registry'
+import { idsOf } from '#core/fields/value'
 import type { Row } from '#core/layouts/rows'
 import { ValueText } from '../../parts/field-parts'
 import { DueText, KindMark, LeafMark, PersonPebbles } from '../../parts/marks'
@@ -26,11 +27,7 @@ const due = computed(() => {
 const shown = computed(() => board.show().flatMap((id) => directory.reader.maybe('field', id) ?? []))
 const isOfPeople = (field: Field) => fieldTypes[field.type].choices === 'people'
 const people = computed(() => [
-  ...new Set(
-    shown.value
-      .filter(isOfPeople)
-      .flatMap((field) => (props.row.item.values[field.id] as readonly string[] | undefined) ?? []),
-  ),
+  ...new Set(shown.value.filter(isOfPeople).flatMap((field) => idsOf(props.row.item.values[field.id]))),
 ])
 const facts = computed(() =>
   shown.value.filter(

@@ -1,6 +1,7 @@
 import type { Value } from '../value'
 import { lowerBound } from '../../base/search'
 import { grown, type Column } from './column'
+import { idsOf } from '../value'
 
 /** Ids as small whole numbers, in the order in which they came; 0 stands for none. */
 export class Codes {
@@ -55,7 +56,7 @@ export class CodesColumn implements Column {
 
   set(row: number, value: Value): void {
     const before = this.#holding && this.codesAt(row)
-    const now = Array.isArray(value) ? (value as readonly string[]).map((id) => this.codes.of(id)) : []
+    const now = idsOf(value).map((id) => this.codes.of(id))
     for (let j = 0; j < slotsOfRow; j++) this.a[row * slotsOfRow + j] = now[j] ?? 0
     if (now.length > slotsOfRow) this.more.set(row, Uint16Array.from(now.slice(slotsOfRow)))
     else this.more.delete(row)

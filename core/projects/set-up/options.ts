@@ -10,6 +10,7 @@ import type { Reader } from '../../model/reader'
 import { optionRecord } from '../../model/schemas'
 import { recordCommands } from '../../setup/record-commands'
 import { archivedNow, itemsWith, revalued } from './in-project'
+import { idsOf } from '../../fields/value'
 
 const fieldOf = (reader: Reader, option: OptionOfField) => reader.maybe('field', option.field)
 
@@ -39,7 +40,7 @@ export const options = recordCommands({
         ({ values }) => {
           const value = values[field.id]
           if (!Array.isArray(value)) return to
-          const next = changeIds(value as readonly string[], to ? [to] : [], [option.id])
+          const next = changeIds(idsOf(value), to ? [to] : [], [option.id])
           return next?.length ? next : null
         },
         context,

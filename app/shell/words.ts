@@ -1,0 +1,85 @@
+import { counted } from '../counted'
+
+/** Words of the frame around all pages, of its notices, and of signing in. */
+export const words = {
+  frame: {
+    index: 'Index',
+    myQueue: 'My queue',
+    onlyMine: 'Only mine',
+    newProject: 'Start a project',
+    bringIn: 'Bring in a file',
+    signOut: 'Sign out',
+    night: 'Night theme',
+    day: 'Day theme',
+    search: 'Search',
+    searchHint: 'Words of a title, or a key',
+    views: 'Views',
+    fold: 'Fold the index',
+    unfold: 'Open the index',
+    close: 'Close',
+    opening: (share: number) => `Opening the workspace … ${Math.round(share * 100)} %`,
+    skip: 'Skip to the main area',
+    menuOf: (name: string) => `${name}: theme and sign out`,
+  },
+  line: {
+    opening: 'opening',
+    up: 'up to date',
+    down: (pending: number) =>
+      `no line to the server; ${pending ? `${counted(pending, 'change is', 'changes are')} kept and sent when it is back` : 'you can go on, it is sent when it is back'}`,
+    sending: (pending: number) => `sending ${counted(pending, 'change', 'changes')}`,
+    signedOut: 'signed out',
+    outdated: 'a new version is there',
+  },
+  tally: {
+    items: (count: number) => counted(count, 'item', 'items'),
+    itemsWord: (count: number) => (count === 1 ? 'item' : 'items'),
+    late: (count: number) => `${count} late`,
+    over: (name: string, by: number) => `${name} is ${by} over its limit`,
+    undo: 'Undo',
+    redo: 'Redo',
+  },
+  notice: { dismiss: 'Close this notice', tryAgain: 'Keep mine' },
+  project: {
+    title: 'Start a project',
+    name: 'Name',
+    prefix: 'Prefix of its keys',
+    prefixHint: '2 to 8 capital letters or digits: GLH gives GLH-1, GLH-2 …',
+    about: 'It begins with one kind, a workflow from noted to accepted, the usual fields, a board and a table.',
+    start: 'Start it',
+    cancel: 'Cancel',
+    none: 'No project yet.',
+    noneHint: 'A project holds the items of one body of work. Start one, or bring in a file once it is there.',
+    noneForYou: 'You are in no project yet. Whoever leads the workspace can take you in.',
+  },
+  signIn: {
+    claim: 'Whose turn is it, and what comes next.',
+    email: 'E-mail',
+    password: 'Password',
+    go: 'Sign in',
+    noAccount: 'No account? Whoever leads your workspace can make you one.',
+    reader: 'reader',
+    demo: 'This workspace is a demo: step in as someone.',
+    demoAbout: (people: number) =>
+      `A botanic garden reopens its old glasshouse. ${people} people, three projects. What you do here stays on this machine.`,
+    inTurn: (turn: number, late: number) =>
+      turn ? `${turn} in turn${late ? `, ${late} late` : ''}` : 'nothing in turn',
+    first: 'Make the owner’s account.',
+    firstAbout:
+      'This workspace is new. Whoever started it reads a code in the terminal; with it the first account is made, once.',
+    code: 'Code from the terminal',
+    workspace: 'What the workspace is called',
+    yourName: 'Your name',
+    newPassword: 'Password, 10 characters or more',
+    timeZone: 'Time zone',
+    make: 'Make the account',
+    noServer: 'The server does not answer. Look at the terminal where it was started, then try again.',
+  },
+  error: {
+    missing: { title: 'There is no page here.', hint: 'The address may be mistyped, or what it named is gone.' },
+    broken: {
+      title: 'Something broke here.',
+      hint: 'What you changed before is kept. Load the page again; if it breaks again, tell whoever runs the server.',
+    },
+    home: 'To my queue',
+  },
+} as const
