@@ -4,7 +4,7 @@ import { must, type Result } from '../base/result'
 import { memberId } from '../access/access'
 import { personActor } from '../change/actor'
 import type { Applied, Context, Entry } from '../change/command'
-import { applyPatch, type Patch } from '../change/patch'
+import { applyPatch, itemsTouchedBy, type Patch } from '../change/patch'
 import { modelVersion } from '../change/upgrade'
 import { commandOf, definitionOf, judge, type BareCommand, type Command } from '../commands/registry'
 import type { Field, Item, LongText, Person, Project, Records, Role } from '../model/records'
@@ -429,5 +429,16 @@ export function setUpCommand(
     }
     default:
       return of('column', columns, { name: named }, 'name', named, { to: pick([null, other(columns)], more) ?? null })
+  }
+}
+
+/** Does some random commands; `told` hears which items each has touched. */
+export function grown(small: Small, rolls: readonly Dice[], told: (items: Set<string>) => void = () => {}): void {
+  for (const roll of rolls) {
+    const command = randomCommand(small.state, small.project, roll, small.ids, [], small.people.owner.id)
+    const patch = command && judge(small.state, command, contextOf(command, small.people.owner.id))
+    if (!patch?.ok) continue
+    applyPatch(small.state, patch.value.patch)
+    told(itemsTouchedBy(patch.value.patch))
   }
 }

@@ -1,21 +1,9 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { must } from '../base/result'
-import { applyPatch, itemsTouchedBy } from '../change/patch'
-import { judge } from '../commands/registry'
 import { boardsOf, fieldsOf, statusesOf } from '../model/reader'
 import type { Item } from '../model/records'
-import {
-  command,
-  contextOf,
-  entryOf,
-  randomCommand,
-  run,
-  smallWorkspace,
-  today,
-  type Dice,
-  type Small,
-} from '../test-kit/workspace'
+import { command, entryOf, run, smallWorkspace, today, grown, type Dice, type Small } from '../test-kit/workspace'
 import { ColumnPlaces, dropOn, heldByColumn, roomOf, roomWords } from '../board/columns'
 import { nobodysTurn, queueOf } from '../queue/queue'
 import { lateDays, turnOf } from '../model/turn'
@@ -30,16 +18,6 @@ const fieldNamed = (small: Small, name: string) =>
     fieldsOf(small.state, small.project.id).find((one) => one.name === name),
     name,
   )
-
-function grown(small: Small, rolls: readonly Dice[], told: (items: Set<string>) => void = () => {}): void {
-  for (const roll of rolls) {
-    const command = randomCommand(small.state, small.project, roll, small.ids, [], small.people.owner.id)
-    const patch = command && judge(small.state, command, contextOf(command, small.people.owner.id))
-    if (!patch?.ok) continue
-    applyPatch(small.state, patch.value.patch)
-    told(itemsTouchedBy(patch.value.patch))
-  }
-}
 
 describe('whose turn', () => {
   function withItem(status: number, values: Record<string, unknown>) {

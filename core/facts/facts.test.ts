@@ -1,0 +1,93 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { must } from '../base/result'
+import type { Source } from '../fields/source'
+import { automaticFactNames } from '../model/names'
+import type { FactRef, Item, ItemId } from '../model/records'
+import { runs } from '../test-kit/runs'
+import { grown, smallWorkspace, today, type Dice, type Small } from '../test-kit/workspace'
+import { viewContext } from './contract'
+import { automaticFacts, factsOf, maybeFact } from './registry'
+
+const dice = fc.tuple(fc.nat(1000), fc.nat(1000), fc.nat(1000)) as fc.Arbitrary<Dice>
+
+/** What a source says of a row. */
+function heldBy(source: Source, row: number): unknown {
+  switch (source.kind) {
+    case 'number':
+      return source.at(row)
+    case 'day':
+    case 'instant':
+    case 'text':
+      return source.column.a[row]
+    case 'choice':
+      return source.valueOf(source.column.a[row] ?? 0)
+    case 'choices':
+      return source.valuesAt(row)
+    case 'flag':
+      return source.isSet(row)
+  }
+}
+function readAt(small: Small, ref: FactRef, item: ItemId): unknown {
+  const { state, project, people } = small
+  const context = viewContext(state, project.id, { me: people.lead.id, today })
+  const fact = must(maybeFact(state, project.id, ref), 'fact')
+  return heldBy(fact.source(context), must(context.table.maybeRow(item), 'row'))
+}
+const isAbove = (small: Small, one: string, other: string): boolean => {
+  for (let at = small.state.maybe('item', other)?.parent; at; at = small.state.maybe('item', at)?.parent)
+    if (at === one) return true
+  return false
+}
+
+describe('every fact', () => {
+  it('has a file, a name of its own and the label that the table of facts says', () => {
+    expect(Object.keys(automaticFacts).sort()).toEqual([...automaticFactNames].sort())
+    const { state, project } = smallWorkspace()
+    const names = factsOf(state, project).map((one) => one.name)
+    expect(names).toEqual([...new Set(names)])
+  })
+
+  it('changes with the item alone, or with those that it says', () => {
+    fc.assert(
+      fc.property(fc.array(dice, { minLength: 4, maxLength: 25 }), fc.nat(), fc.nat(), dice, (steps, i, j, then) => {
+        const small = smallWorkspace()
+        grown(small, steps)
+        const { state, project } = small
+        const items = [...state.itemsOf(project.id)]
+        const [one, other] = [items[i % items.length], items[j % items.length]] as [Item, Item]
+        if (!one || one.id === other.id) return
+        const facts = factsOf(state, project)
+        const before = facts.map((fact) => readAt(small, fact.ref, one.id))
+        const [above, inside] = [isAbove(small, other.id, one.id), isAbove(small, one.id, other.id)]
+        change(small, other, items, then)
+        facts.forEach((fact, f) => {
+          const isToldOf = (above && fact.kin?.above) || (inside && fact.kin?.inside)
+          if (!isToldOf) expect([fact.key, readAt(small, fact.ref, one.id)]).toEqual([fact.key, before[f]])
+        })
+      }),
+      runs(200, 5000),
+    )
+  })
+})
+
+/** Changes something of one item, of nothing else. */
+function change({ state, project, people }: Small, item: Item, items: readonly Item[], [what, a, b]: Dice): void {
+  const { uses } = project
+  const pick = <T>(list: readonly T[], by: number): T => must(list[by % list.length], 'one')
+  const statuses = [...state.all('status')].filter((one) => one.project === project.id)
+  const parent = pick(items, b)
+  const isLoop = parent.id === item.id || isAbove({ state } as Small, item.id, parent.id)
+  const changes: readonly (readonly [string, unknown])[] = [
+    ['status', pick(statuses, a).id],
+    ['title', `changed ${a}`],
+    ['parent', isLoop ? null : parent.id],
+    ['archived', item.archived ? null : '2026-11-20T08:00:00.000Z'],
+    [uses.due!, `2026-11-${String(10 + (a % 20))}`],
+    [uses.effort!, a * 25],
+    [uses.assignees!, [pick([people.lead, people.contributor], b).id]],
+    ['finished', a % 2 ? '2026-11-21T08:00:00.000Z' : null],
+  ]
+  const [field, value] = pick(changes, what)
+  state.set('item', item.id, field, value)
+}

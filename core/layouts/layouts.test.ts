@@ -1,0 +1,137 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { must } from '../base/result'
+import { viewContext } from '../facts/contract'
+import { layoutNames } from '../model/names'
+import { boardsOf, columnsOf, heldBy } from '../model/reader'
+import type { ViewDefinition } from '../model/records'
+import { runs } from '../test-kit/runs'
+import { grown, smallWorkspace, today, type Dice, type Small } from '../test-kit/workspace'
+import { LiveView } from '../views/live'
+import type { BoardAnswer } from './board'
+import { layoutOf, layouts, mapLists, type LayoutAnswer } from './registry'
+import { isHead, lineId, rowOf } from './rows'
+import type { TableAnswer } from './table'
+
+const dice = fc.tuple(fc.nat(1000), fc.nat(1000), fc.nat(1000)) as fc.Arbitrary<Dice>
+const rolls = fc.array(dice, { minLength: 5, maxLength: 40 })
+const viewIn = ({ state, project }: Small, layout: ViewDefinition['layout']): ViewDefinition =>
+  must([...state.all('view')].find((one) => one.project === project.id && one.definition.layout === layout), layout).definition // prettier-ignore
+
+/** The answer of a view of which `window` is handed out. */
+function answerOf(
+  { state, project, people }: Small,
+  definition: ViewDefinition,
+  window: (list: string, length: number) => [number, number] = (_list, length) => [0, length],
+  folded: readonly string[] = [],
+): LayoutAnswer {
+  const layout = layoutOf(definition)
+  const context = viewContext(state, project.id, { me: people.lead.id, today })
+  const live = new LiveView(layout.question(state, definition as never), context)
+  const sums = { items: live.count, late: 0, effort: 0 }
+  const rowAt = (row: number) => rowOf(state, today as never, context.table.at(row))
+  return layout.answer({ reader: state, project, definition: definition as never, live, sums, totals: live.totals, folded: new Set(folded), window, rowAt }) // prettier-ignore
+}
+const byStatus = { group: [{ by: { fact: 'status' as const } }] }
+
+describe('every layout', () => {
+  it.each(layoutNames)('%s begins from any other, and keeps what they have in common', (name) => {
+    const small = smallWorkspace()
+    for (const other of layoutNames) {
+      const from = { ...viewIn(small, other), ...byStatus, sort: [{ by: { fact: 'late' as const }, down: true }] }
+      const begun = must(layouts[name].begin(small.state, small.project, from as ViewDefinition), 'definition')
+      expect(begun).toMatchObject({ layout: name, where: from.where, sort: from.sort, group: from.group, show: from.show }) // prettier-ignore
+    }
+  })
+
+  it.each(layoutNames)('%s hands out any part of its lists as the whole has it', (name) => {
+    fc.assert(
+      fc.property(rolls, fc.nat(30), fc.nat(30), (steps, from, length) => {
+        const small = smallWorkspace()
+        const definition = { ...viewIn(small, name), ...byStatus } as ViewDefinition
+        grown(small, steps)
+        const whole = new Map<string, readonly string[]>()
+        const keep = (all: Map<string, readonly string[]>) => (list: string, stretch: never) => {
+          all.set(list, (stretch as { rows: never[] }).rows.map(lineId))
+          return stretch
+        }
+        mapLists(answerOf(small, definition), keep(whole) as never)
+        const part = new Map<string, readonly string[]>()
+        const window = (_list: string, n: number): [number, number] => [Math.min(from, n), Math.min(from + length, n)]
+        mapLists(answerOf(small, definition, window), keep(part) as never)
+        expect([...part]).toEqual([...whole].map(([list, ids]) => [list, ids.slice(from, from + length)]))
+      }),
+      runs(60, 1500),
+    )
+  })
+})
+
+describe('a table', () => {
+  it('has a head before the items of each group, which a folded group leaves out', () => {
+    fc.assert(
+      fc.property(rolls, (steps) => {
+        const small = smallWorkspace()
+        const definition = { ...viewIn(small, 'table'), ...byStatus } as ViewDefinition
+        grown(small, steps)
+        const open = answerOf(small, definition) as TableAnswer
+        const heads = open.stretch.rows.filter(isHead)
+        expect(heads.reduce((sum, head) => sum + head.count, 0)).toBe(open.sums.items)
+        expect(open.lines).toBe(open.sums.items + heads.length)
+        const [first] = heads
+        if (!first) return
+        const folded = answerOf(small, definition, undefined, [first.head]) as TableAnswer
+        expect(folded.lines).toBe(open.lines - first.count)
+        expect(folded.stretch.rows[0]).toMatchObject({ head: first.head, folded: true, count: first.count })
+        expect(folded.stretch.rows.slice(1).map(lineId)).toEqual(open.stretch.rows.slice(1 + first.count).map(lineId))
+      }),
+      runs(60, 1500),
+    )
+  })
+
+  it('that is not grouped has no heads', () => {
+    const small = smallWorkspace()
+    grown(small, [[0, 1, 0], [0, 2, 0]]) // prettier-ignore
+    const { stretch, lines } = answerOf(small, {
+      ...viewIn(small, 'table'),
+      group: [],
+    } as ViewDefinition) as TableAnswer
+    expect([stretch.rows.some(isHead), lines]).toEqual([false, stretch.rows.length])
+  })
+})
+
+describe('a board', () => {
+  it('has each item in the column that holds its status, in the order of the view', () => {
+    fc.assert(
+      fc.property(rolls, (steps) => {
+        const small = smallWorkspace()
+        const definition = viewIn(small, 'board')
+        grown(small, steps)
+        const { state, project } = small
+        const board = must(boardsOf(state, project.id)[0], 'board')
+        const answer = answerOf(small, definition) as BoardAnswer
+        const listed = [...state.itemsOf(project.id)].filter((item) => !item.archived)
+        expect(answer.columns.map((one) => one.column)).toEqual(columnsOf(state, board.id).map((one) => one.id))
+        for (const { column, held, shown, stretch } of answer.columns) {
+          const statuses = new Set(heldBy(state, column).map((one) => one.status))
+          const its = listed.filter((item) => statuses.has(item.status)).sort((a, b) => (a.rank < b.rank ? -1 : 1))
+          expect([held, shown, stretch.rows.map((row) => row.item.id)]).toEqual([
+            its.length, its.length, its.map((item) => item.id),
+          ]) // prettier-ignore
+        }
+      }),
+      runs(60, 1500),
+    )
+  })
+
+  it('says how many a column holds, whatever the view leaves out', () => {
+    const small = smallWorkspace()
+    grown(
+      small,
+      Array.from({ length: 30 }, (_, i) => [0, i, i * 7] as const),
+    )
+    const whole = answerOf(small, viewIn(small, 'board')) as BoardAnswer
+    const none = { ...viewIn(small, 'board'), where: [{ about: 'fact', fact: { fact: 'title' }, test: { is: 'has', words: 'no such words' } }] } // prettier-ignore
+    const narrowed = answerOf(small, none as ViewDefinition) as BoardAnswer
+    expect(narrowed.columns.map((one) => [one.held, one.shown])).toEqual(whole.columns.map((one) => [one.held, 0]))
+  })
+})
