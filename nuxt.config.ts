@@ -49,7 +49,7 @@ export default defineNuxtConfig({
           output: {
             // All of the signed-in pages in one file: a file more costs an opening page more than what is in it.
             manualChunks: (id: string) =>
-              /\/app\/(shell|parts|view-layouts|item|queue|data|sentence\/ViewSentence|pages\/app)\b(?!.*bring-in)/.test(
+              /\/app\/(shell|parts(?!\/vuetify)|view-layouts|item|queue|data|sentence\/ViewSentence|pages\/app)\b(?!.*bring-in)/.test(
                 id,
               )
                 ? 'app'

@@ -219,6 +219,7 @@ async function main(): Promise<void> {
   }
   await browser.close()
   await server.stop()
+  if (wanted) return
   const board = records.view.find((one) => one.project === garden.id)!
   const resident = await residentReopened(
     { dir: server.dir, demo: true, env: { WRENLEAF_NOW: '' } },

@@ -6,8 +6,10 @@ import { firstQueryAt } from '#core/queries/first-query'
 import type { Api } from '../worker/api'
 import type { Started } from '../worker/start'
 import type { ReplicaApi } from './client'
+import { lateEndpoint } from './late-endpoint'
 import { openEarly } from './open-query'
 import { seedInHtml } from './page-seed'
+import { whenLive } from './stands'
 
 interface Begun {
   readonly me: string
@@ -23,8 +25,15 @@ export const draftsKey = (me: string): string => `wrenleaf-drafts-${me}`
 /** None: nobody is signed in here, or this is no page for the signed-in. */
 export const begun: Begun | undefined = import.meta.client && window.started ? begin(window.started) : undefined
 
-function begin({ me, build, worker }: Started): Begun {
-  const api = wrap<Api>('port' in worker ? worker.port : worker)
+function begin({ me, build, isDrawn, worker }: Started): Begun {
+  const { endpoint, isThere } = lateEndpoint()
+  const start = () => {
+    const started = worker()
+    isThere('port' in started ? started.port : started)
+  }
+  if (isDrawn) whenLive(start)
+  else start()
+  const api = wrap<Api>(endpoint)
   const kept = localStorage.getItem(draftsKey(me))
   const seed = seedInHtml()
   const request = firstQueryAt(location.pathname)

@@ -10,3 +10,16 @@ const latestMs = 1000
 export function afterPaint(work: () => void): void {
   requestAnimationFrame(() => setTimeout(() => requestIdleCallback(work, { timeout: latestMs }), laterMs))
 }
+
+const untilLive: (() => void)[] = []
+let isLive = false
+/** Does it once what the server has drawn can be worked with: until then nothing takes the machine's time from that. */
+export function whenLive(work: () => void): void {
+  if (isLive) work()
+  else untilLive.push(work)
+}
+/** The page that the server has drawn can be worked with. */
+export function nowLive(): void {
+  isLive = true
+  for (const work of untilLive.splice(0)) work()
+}

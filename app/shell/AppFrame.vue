@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useRoute } from 'vue-router'
 import { computed, onMounted, ref, watch } from 'vue'
-import { stands } from '../data/stands'
+import { nowLive, stands } from '../data/stands'
 import { words } from '../words'
 import AppIndex from './AppIndex.vue'
 import NoticeList from './NoticeList.vue'
@@ -11,9 +11,12 @@ import TallyBar from './TallyBar.vue'
 /** What surrounds every view: index, sentence, main area, item panel, tally. */
 const route = useRoute()
 const isIndexOpen = ref(false)
-/** Drawn on the server, it is there to be seen before it can be used. */
-const isLive = ref(false)
-onMounted(() => (isLive.value = true))
+/** Drawn on the server, it is there to be seen before it can be used; nothing is drawn anew for it. */
+const frame = ref<HTMLElement>()
+onMounted(() => {
+  frame.value?.removeAttribute('inert')
+  nowLive()
+})
 /** How it was left stands at the page itself before anything is painted (worker/start.ts). */
 const isFolded = ref(import.meta.client && document.documentElement.dataset.index === 'folded')
 const hasPanel = computed(() => typeof route.query.item === 'string')
@@ -28,7 +31,7 @@ watch(isFolded, (folded) => {
 </script>
 
 <template>
-  <div class="frame" :inert="!isLive" :class="{ 'index-open': isIndexOpen, 'with-panel': hasPanel }">
+  <div ref="frame" class="frame" inert :class="{ 'index-open': isIndexOpen, 'with-panel': hasPanel }">
     <a class="skip" href="#main">{{ words.frame.skip }}</a>
     <AppIndex
       v-if="stands"

@@ -1,12 +1,18 @@
+import type { PageSeed } from '#core/queries/page-seed'
+
 /**
- * The first thing a signed-in page does: its HTML holds this script (modules/app-shell.ts), which starts the worker while
- * the page's own script is still on its way, and sets how the page looks. It imports nothing, as it stands in every page.
+ * The first thing a signed-in page does: its HTML holds this script (modules/app-shell.ts), which sets how the page looks
+ * and starts the worker while the page's own script is still on its way. Where the page is drawn already, the worker waits
+ * until it can be worked with (data/begin.ts): nothing may hold that up. It imports nothing but types, as it stands in every page.
  */
 export interface Started {
   readonly me: string
   /** The server's build. */
   readonly build: string
-  readonly worker: SharedWorker | Worker
+  /** The server has drawn the page. */
+  readonly isDrawn: boolean
+  /** Starts it, where it has not been started yet. */
+  worker(): SharedWorker | Worker
 }
 declare global {
   interface Window {
@@ -16,8 +22,13 @@ declare global {
 }
 
 /** The page itself says who is signed in (server/plugins/app-shell.ts). */
-const who = JSON.parse(document.getElementById('who')?.textContent ?? 'null') as { me: string; build: string } | null
-if (who) window.started = { ...who, worker: startWorker(`wrenleaf|${who.build}|${who.me}`) }
+const who = JSON.parse(document.getElementById('who')?.textContent ?? 'null') as PageSeed['who'] | null
+if (who) {
+  const { me, build, isDrawn } = who
+  let worker: SharedWorker | Worker | undefined
+  window.started = { me, build, isDrawn, worker: () => (worker ??= startWorker(`wrenleaf|${build}|${me}`)) }
+  if (!isDrawn) window.started.worker()
+}
 
 // What this browser keeps of how its pages look stands before anything is painted (kept by data/session, AppFrame and
 // data/views).

@@ -55,6 +55,7 @@ describe('every fact', () => {
         grown(small, steps)
         const { state, project } = small
         const items = [...state.itemsOf(project.id)]
+        nest(small, items)
         const [one, other] = [items[i % items.length], items[j % items.length]] as [Item, Item]
         if (!one || one.id === other.id) return
         const facts = factsOf(state, project)
@@ -70,6 +71,11 @@ describe('every fact', () => {
     )
   })
 })
+
+/** Half of the items are inside one another in a chain, so that many have some above and below. */
+function nest({ state }: Small, items: readonly Item[]): void {
+  items.slice(0, items.length / 2).forEach(({ id }, i) => state.set('item', id, 'parent', items[i - 1]?.id ?? null))
+}
 
 /** Changes something of one item, of nothing else. */
 function change({ state, project, people }: Small, item: Item, items: readonly Item[], [what, a, b]: Dice): void {

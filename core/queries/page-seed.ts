@@ -5,8 +5,8 @@ export type Answered = readonly [WatchRequest, AnyAnswer]
 
 /** What comes along with a signed-in page. */
 export interface PageSeed {
-  /** Who is signed in, and the server's build: what names the browser's worker. */
-  readonly who: { readonly me: string; readonly build: string }
+  /** Who is signed in, the server's build (both name the browser's worker), and whether the page is drawn already. */
+  readonly who: { readonly me: string; readonly build: string; readonly isDrawn: boolean }
   /** The browser's, as it asked for the page: days are written in it here and there. */
   readonly language: string
   /** The workspace's, 0 to 23. */

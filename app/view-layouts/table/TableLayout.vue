@@ -67,8 +67,11 @@ const mayEdit = computed(() => directory.may('change items', props.project.id))
 
 const scroller = ref<HTMLElement>()
 const rowHeight = 33
-/** Where the page is drawn on the server nobody knows how high it is: high enough for most. */
-const firstHeight = 27 * rowHeight
+/**
+ * Where the page is drawn on the server nobody knows how high it is: what fits on a small screen, which can then be worked
+ * with that much sooner. Larger ones draw the rest, which has come along, once it can.
+ */
+const firstHeight = 21 * rowHeight
 const virtualizer = useVirtualizer(
   computed(() => ({
     count: total.value,
