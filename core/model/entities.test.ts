@@ -18,7 +18,7 @@ describe('every entity', () => {
   it('maps every id that a record speaks of, and leaves none behind', () => {
     const ours = new Set(all.flatMap(([, record]) => (record as { id: string }).id.split('/')))
     for (const [entity, record] of all) {
-      const mapped = entityOf(entity).mapIds(record as never, (id) => (ours.has(id) ? `new-${id}` : id))
+      const mapped = entityOf(entity).mapIds(record as never, (id) => (ours.has(id) ? (`new-${id}` as typeof id) : id))
       const text = JSON.stringify(mapped)
       for (const id of ours) if (id !== 'items') expect(text.replaceAll(`new-${id}`, '')).not.toContain(`"${id}"`)
     }
