@@ -45,7 +45,14 @@ async function add(title: string): Promise<boolean> {
       <span class="num soft">{{ child.key }}</span><span class="grow">{{ child.item.title }}</span
       ><PersonPebbles :people="child.turn" />
     </button>
-    <AddItem v-if="mayEdit" class="new" :label="words.item.addInside" :placeholder="words.item.addInside" :add="add" />
+    <AddItem
+      v-if="mayEdit"
+      :key="item.id"
+      class="new"
+      :label="words.item.addInside"
+      :placeholder="words.item.addInside"
+      :add="add"
+    />
   </section>
 </template>
 

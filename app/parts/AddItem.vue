@@ -26,8 +26,10 @@ async function blur(): Promise<void> {
   if (!title.value) emit('leave')
 }
 function escape(event: KeyboardEvent): void {
-  event.stopPropagation()
-  if (props.isBrief) title.value = ''
+  if (props.isBrief) {
+    title.value = ''
+    event.stopPropagation()
+  }
   emit('leave')
 }
 defineExpose({ focus: () => input.value?.focus() })

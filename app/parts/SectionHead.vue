@@ -5,7 +5,7 @@ defineProps<{ title: string }>()
 
 <template>
   <h3>
-    {{ title }} <span><slot /></span>
+    <b>{{ title }}</b> <span><slot /></span>
   </h3>
 </template>
 
@@ -17,7 +17,10 @@ h3 {
   margin-bottom: 4px;
   display: flex;
 }
-h3::first-letter {
+b {
+  font-weight: inherit;
+}
+b::first-letter {
   text-transform: uppercase;
 }
 span {

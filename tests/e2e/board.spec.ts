@@ -38,6 +38,12 @@ test('a lead drags a card into a full column, sees the limit exceeded, and finds
 
 test('a card is moved by keyboard alone, announced, and undone by keyboard', async ({ browser }) => {
   const page = await demo.as(browser, 'Imke', { at: 'The works' })
+  // Whatever stands in a column, its head and its cards lie in one line.
+  const lefts = (of: string) =>
+    page.locator(of).evaluateAll((all) => all.map((one) => Math.round(one.getBoundingClientRect().left)))
+  await page.getByRole('button', { name: 'Add an item in Ready' }).click()
+  expect(await lefts('.cells > *')).toEqual(await lefts('.heads > *'))
+  await page.keyboard.press('Escape')
   const card = cardsIn(page, 'Being checked').first()
   const title = (await card.getAttribute('aria-label'))!
   await card.focus()

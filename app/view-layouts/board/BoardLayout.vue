@@ -204,6 +204,11 @@ provide(boardKey, {
 .cells {
   flex: 1;
 }
+/* As wide as their columns, whatever stands in them: heads and cells lie in one line. */
+.heads > *,
+.cells > * {
+  contain: inline-size;
+}
 .lifted {
   position: fixed;
   left: 0;
