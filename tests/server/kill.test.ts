@@ -1,5 +1,6 @@
 import { v7 } from 'uuid'
 import { expect, it } from 'vitest'
+import { runs } from '#core/test-kit/runs'
 import { Client } from '../kit/client'
 import { startDemo, startServer } from '../kit/server'
 
@@ -25,9 +26,11 @@ async function placeIn(client: Client) {
   return { project, kind: kind.id, status }
 }
 
+const { numRuns: kills } = runs(10, 40)
+
 it(
-  '20 times killed in the middle of writes, it has every acknowledged one after a restart',
-  { timeout: 300_000 },
+  'killed again and again in the middle of writes, it has every acknowledged one after a restart',
+  { timeout: 600_000 },
   async () => {
     const first = await startDemo()
     const { dir } = first
@@ -39,8 +42,8 @@ it(
       const place = await placeIn(client)
       const held = new Set<string>((await client.items(place.project)).map((item) => item.id))
       expect(acknowledged.filter((id) => !held.has(id))).toEqual([])
-      if (round === 20) {
-        console.log(`killed 20 times: ${acknowledged.length} acknowledged writes, none lost`)
+      if (round === kills) {
+        console.log(`killed ${kills} times: ${acknowledged.length} acknowledged writes, none lost`)
         await server.stop()
         return
       }
