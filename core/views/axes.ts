@@ -178,12 +178,15 @@ function codedGroups({ column, valueOf }: ChoiceSource, compare: Axis['compare']
 function placesOf(a: Uint16Array, places: Uint16Array, rows: Int32Array, m: number, to: Uint16Array): void {
   let k = 0
   for (const fours = m & ~3; k < fours; k += 4) {
-    to[k] = places[a[rows[k]!]!]!
-    to[k + 1] = places[a[rows[k + 1]!]!]!
-    to[k + 2] = places[a[rows[k + 2]!]!]!
-    to[k + 3] = places[a[rows[k + 3]!]!]!
+    placeAt(k, a, places, rows, to)
+    placeAt(k + 1, a, places, rows, to)
+    placeAt(k + 2, a, places, rows, to)
+    placeAt(k + 3, a, places, rows, to)
   }
-  for (; k < m; k++) to[k] = places[a[rows[k]!]!]!
+  for (; k < m; k++) placeAt(k, a, places, rows, to)
+}
+function placeAt(k: number, a: Uint16Array, places: Uint16Array, rows: Int32Array, to: Uint16Array): void {
+  to[k] = places[a[rows[k]!]!]!
 }
 
 function knownValues(

@@ -133,22 +133,28 @@ function packGroups({ axes, context: { table } }: Plan, rows: Int32Array): Packe
 function addLevel(groups: Uint16Array, level: Uint16Array, size: number, m: number): void {
   let k = 0
   for (const fours = m & ~3; k < fours; k += 4) {
-    groups[k] = groups[k]! * size + level[k]!
-    groups[k + 1] = groups[k + 1]! * size + level[k + 1]!
-    groups[k + 2] = groups[k + 2]! * size + level[k + 2]!
-    groups[k + 3] = groups[k + 3]! * size + level[k + 3]!
+    addLevelAt(k, groups, level, size)
+    addLevelAt(k + 1, groups, level, size)
+    addLevelAt(k + 2, groups, level, size)
+    addLevelAt(k + 3, groups, level, size)
   }
-  for (; k < m; k++) groups[k] = groups[k]! * size + level[k]!
+  for (; k < m; k++) addLevelAt(k, groups, level, size)
+}
+function addLevelAt(k: number, groups: Uint16Array, level: Uint16Array, size: number): void {
+  groups[k] = groups[k]! * size + level[k]!
 }
 function noteGroups(groupOf: Uint16Array, rows: Int32Array, groups: Uint16Array, m: number): void {
   let k = 0
   for (const fours = m & ~3; k < fours; k += 4) {
-    groupOf[rows[k]!] = groups[k]!
-    groupOf[rows[k + 1]!] = groups[k + 1]!
-    groupOf[rows[k + 2]!] = groups[k + 2]!
-    groupOf[rows[k + 3]!] = groups[k + 3]!
+    noteGroup(k, groupOf, rows, groups)
+    noteGroup(k + 1, groupOf, rows, groups)
+    noteGroup(k + 2, groupOf, rows, groups)
+    noteGroup(k + 3, groupOf, rows, groups)
   }
-  for (; k < m; k++) groupOf[rows[k]!] = groups[k]!
+  for (; k < m; k++) noteGroup(k, groupOf, rows, groups)
+}
+function noteGroup(k: number, groupOf: Uint16Array, rows: Int32Array, groups: Uint16Array): void {
+  groupOf[rows[k]!] = groups[k]!
 }
 
 /** Counting sort: sorted rows to their groups, in which they stay sorted. */
@@ -185,14 +191,15 @@ function place(sorted: Int32Array, groupOf: Uint16Array, ends: Int32Array, rows:
   const m = sorted.length
   let k = 0
   for (const fours = m & ~3; k < fours; k += 4) {
-    placeOne(sorted[k]!, groupOf, ends, rows)
-    placeOne(sorted[k + 1]!, groupOf, ends, rows)
-    placeOne(sorted[k + 2]!, groupOf, ends, rows)
-    placeOne(sorted[k + 3]!, groupOf, ends, rows)
+    placeOne(sorted, k, groupOf, ends, rows)
+    placeOne(sorted, k + 1, groupOf, ends, rows)
+    placeOne(sorted, k + 2, groupOf, ends, rows)
+    placeOne(sorted, k + 3, groupOf, ends, rows)
   }
-  for (; k < m; k++) placeOne(sorted[k]!, groupOf, ends, rows)
+  for (; k < m; k++) placeOne(sorted, k, groupOf, ends, rows)
 }
-function placeOne(row: number, groupOf: Uint16Array, ends: Int32Array, rows: Int32Array): void {
+function placeOne(sorted: Int32Array, k: number, groupOf: Uint16Array, ends: Int32Array, rows: Int32Array): void {
+  const row = sorted[k]!
   rows[ends[groupOf[row]!]!++] = row
 }
 function pathOf(group: number, values: readonly (readonly GroupValue[])[]): GroupValue[] {

@@ -34,21 +34,27 @@ function byLevel(levels: Levels, column: NumberColumn): ByLevel {
 function addUp(parentAt: Int32Array, sums: Float64Array): void {
   let k = parentAt.length - 1
   for (; k >= 3 && parentAt[k - 3]! >= 0; k -= 4) {
-    sums[parentAt[k]!]! += sums[k]!
-    sums[parentAt[k - 1]!]! += sums[k - 1]!
-    sums[parentAt[k - 2]!]! += sums[k - 2]!
-    sums[parentAt[k - 3]!]! += sums[k - 3]!
+    addAbove(k, parentAt, sums)
+    addAbove(k - 1, parentAt, sums)
+    addAbove(k - 2, parentAt, sums)
+    addAbove(k - 3, parentAt, sums)
   }
-  for (; k >= 0 && parentAt[k]! >= 0; k--) sums[parentAt[k]!]! += sums[k]!
+  for (; k >= 0 && parentAt[k]! >= 0; k--) addAbove(k, parentAt, sums)
+}
+function addAbove(k: number, parentAt: Int32Array, sums: Float64Array): void {
+  sums[parentAt[k]!]! += sums[k]!
 }
 function spread(order: Int32Array, sums: Float64Array, byRow: Float64Array): void {
   const n = order.length
   let k = 0
   for (const fours = n & ~3; k < fours; k += 4) {
-    byRow[order[k]!] = sums[k]!
-    byRow[order[k + 1]!] = sums[k + 1]!
-    byRow[order[k + 2]!] = sums[k + 2]!
-    byRow[order[k + 3]!] = sums[k + 3]!
+    spreadAt(k, order, sums, byRow)
+    spreadAt(k + 1, order, sums, byRow)
+    spreadAt(k + 2, order, sums, byRow)
+    spreadAt(k + 3, order, sums, byRow)
   }
-  for (; k < n; k++) byRow[order[k]!] = sums[k]!
+  for (; k < n; k++) spreadAt(k, order, sums, byRow)
+}
+function spreadAt(k: number, order: Int32Array, sums: Float64Array, byRow: Float64Array): void {
+  byRow[order[k]!] = sums[k]!
 }

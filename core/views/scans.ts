@@ -18,20 +18,17 @@ export function keepCoded(a: Uint16Array, yes: Uint8Array, from: Int32Array, m: 
 export function keepCodedAll(a: Uint16Array, yes: Uint8Array, m: number, to: Int32Array): number {
   let [n, row] = [0, 0]
   for (const fours = m & ~3; row < fours; row += 4) {
-    to[n] = row
-    n += yes[a[row]!]!
-    to[n] = row + 1
-    n += yes[a[row + 1]!]!
-    to[n] = row + 2
-    n += yes[a[row + 2]!]!
-    to[n] = row + 3
-    n += yes[a[row + 3]!]!
+    n += keepRow(row, n, a, yes, to)
+    n += keepRow(row + 1, n, a, yes, to)
+    n += keepRow(row + 2, n, a, yes, to)
+    n += keepRow(row + 3, n, a, yes, to)
   }
-  for (; row < m; row++) {
-    to[n] = row
-    n += yes[a[row]!]!
-  }
+  for (; row < m; row++) n += keepRow(row, n, a, yes, to)
   return n
+}
+function keepRow(row: number, n: number, a: Uint16Array, yes: Uint8Array, to: Int32Array): number {
+  to[n] = row
+  return yes[a[row]!]!
 }
 /** The same, or whose mark is set already. */
 export function keepCodedOr(

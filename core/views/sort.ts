@@ -141,12 +141,15 @@ function radixSort(room: Room, rows: Int32Array, m: number, bits: number): void 
 function countDigit(keys: Uint32Array, m: number, shift: number, mask: number, counts: Int32Array): void {
   let k = 0
   for (const fours = m & ~3; k < fours; k += 4) {
-    counts[(keys[k]! >>> shift) & mask]!++
-    counts[(keys[k + 1]! >>> shift) & mask]!++
-    counts[(keys[k + 2]! >>> shift) & mask]!++
-    counts[(keys[k + 3]! >>> shift) & mask]!++
+    countAt(k, keys, shift, mask, counts)
+    countAt(k + 1, keys, shift, mask, counts)
+    countAt(k + 2, keys, shift, mask, counts)
+    countAt(k + 3, keys, shift, mask, counts)
   }
-  for (; k < m; k++) counts[(keys[k]! >>> shift) & mask]!++
+  for (; k < m; k++) countAt(k, keys, shift, mask, counts)
+}
+function countAt(k: number, keys: Uint32Array, shift: number, mask: number, counts: Int32Array): void {
+  counts[(keys[k]! >>> shift) & mask]!++
 }
 function sumUp(counts: Int32Array, size: number): void {
   for (let digit = 0, sum = 0; digit < size; digit++) {

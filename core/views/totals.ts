@@ -165,22 +165,22 @@ function countAndAdd(
 ): void {
   let k = 0
   for (const fours = m & ~3; k < fours; k += 4) {
-    addTo(a[rows[k]!]!, groups[k]!, counts, sums)
-    addTo(a[rows[k + 1]!]!, groups[k + 1]!, counts, sums)
-    addTo(a[rows[k + 2]!]!, groups[k + 2]!, counts, sums)
-    addTo(a[rows[k + 3]!]!, groups[k + 3]!, counts, sums)
+    addAt(a, rows, groups, k, counts, sums)
+    addAt(a, rows, groups, k + 1, counts, sums)
+    addAt(a, rows, groups, k + 2, counts, sums)
+    addAt(a, rows, groups, k + 3, counts, sums)
   }
-  for (; k < m; k++) addTo(a[rows[k]!]!, groups[k]!, counts, sums)
+  for (; k < m; k++) addAt(a, rows, groups, k, counts, sums)
 }
 function countAndAddAll(a: Float64Array, groups: Uint16Array, m: number, counts: Int32Array, sums: Float64Array): void {
   let k = 0
   for (const fours = m & ~3; k < fours; k += 4) {
-    addTo(a[k]!, groups[k]!, counts, sums)
-    addTo(a[k + 1]!, groups[k + 1]!, counts, sums)
-    addTo(a[k + 2]!, groups[k + 2]!, counts, sums)
-    addTo(a[k + 3]!, groups[k + 3]!, counts, sums)
+    addRow(a, groups, k, counts, sums)
+    addRow(a, groups, k + 1, counts, sums)
+    addRow(a, groups, k + 2, counts, sums)
+    addRow(a, groups, k + 3, counts, sums)
   }
-  for (; k < m; k++) addTo(a[k]!, groups[k]!, counts, sums)
+  for (; k < m; k++) addRow(a, groups, k, counts, sums)
 }
 function countAndAddEach(
   at: Summed['at'],
@@ -191,6 +191,19 @@ function countAndAddEach(
   sums: Float64Array,
 ): void {
   for (let k = 0; k < m; k++) addTo(at(rows[k]!), groups[k]!, counts, sums)
+}
+function addAt(
+  a: Float64Array,
+  rows: Int32Array,
+  groups: Uint16Array,
+  k: number,
+  counts: Int32Array,
+  sums: Float64Array,
+): void {
+  addTo(a[rows[k]!]!, groups[k]!, counts, sums)
+}
+function addRow(a: Float64Array, groups: Uint16Array, row: number, counts: Int32Array, sums: Float64Array): void {
+  addTo(a[row]!, groups[row]!, counts, sums)
 }
 function addTo(x: number, group: number, counts: Int32Array, sums: Float64Array): void {
   const slot = group * 2 + Number(x !== x)
