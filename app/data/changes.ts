@@ -1,14 +1,13 @@
 import { defineStore } from 'pinia'
 import { v7 } from 'uuid'
-import { computed, ref, shallowRef } from 'vue'
+import { computed, shallowRef } from 'vue'
 import type { CommandId } from '#core/base/ids'
-import { problemWords } from '#core/access/problem-words'
 import type { Problem } from '#core/base/result'
 import type { BareCommand } from '#core/commands/registry'
-import { fieldTypes } from '#core/fields/registry'
-import type { Value } from '#core/fields/value'
-import { fieldContext } from '#core/model/reader'
 import { useDirectory } from './directory'
+import { noticeList } from './notices'
+import { oneByOne } from './one-by-one'
+import { problemSaid } from './problem-said'
 import { useSession } from './session'
 
 interface Undoable {
@@ -18,21 +17,16 @@ interface Undoable {
 /** Makes a command anew from what a problem says is stored. */
 type Again = (problem: Problem) => BareCommand | undefined
 
-export interface Notice {
-  readonly id: number
-  readonly text: string
-  /** Does it after all, with what is stored now as its ground. */
-  readonly again?: () => void
-}
-
 /** What this tab changes: sends commands, keeps what can be undone and redone, says what was refused. */
 export const useChanges = defineStore('changes', () => {
   const session = useSession()
   const directory = useDirectory()
   const done = shallowRef<readonly Undoable[]>([])
   const undone = shallowRef<readonly Undoable[]>([])
-  const notices = ref<Notice[]>([])
-  let nextNotice = 1
+  const { notices, say, dismiss } = noticeList()
+  const wordsFor = problemSaid(session, directory)
+  /** What is taken back is what was done last, however fast the keys come. */
+  const inTurn = oneByOne()
 
   const undoName = computed(() => done.value.at(-1)?.name)
   const redoName = computed(() => undone.value.at(-1)?.name)
@@ -47,14 +41,6 @@ export const useChanges = defineStore('changes', () => {
       if (begun) note(begun)
       return !!begun
     })
-
-  let last: Promise<unknown> = Promise.resolve()
-  /** One after another: what is taken back is what was done last, however fast the keys come. */
-  function inTurn<T>(work: () => Promise<T>): Promise<T> {
-    const done = last.then(work)
-    last = done.catch(() => undefined)
-    return done
-  }
 
   async function start(bare: BareCommand, again?: Again): Promise<Undoable | undefined> {
     const { api } = session
@@ -93,33 +79,6 @@ export const useChanges = defineStore('changes', () => {
     done.value = done.value.filter((one) => one.command !== command)
     const mine = again?.(problem)
     say(await wordsFor(problem), mine && (() => void send(mine)))
-  }
-
-  async function wordsFor(problem: Problem): Promise<string> {
-    const item = problem.at?.[0]?.item
-    const key = item ? ((await session.api?.keyOf(item)) ?? item) : ''
-    const { reader } = directory
-    return problemWords(problem, {
-      key: () => key,
-      field: (id) => reader.maybe('field', id)?.name ?? id,
-      person: (id) => (id === session.me ? 'You' : (reader.names.person(id) ?? 'Someone')),
-      value(id, value) {
-        if (id === 'status') return reader.maybe('status', String(value))?.name ?? ''
-        if (id === 'kind') return reader.maybe('kind', String(value))?.name ?? ''
-        const field = reader.maybe('field', id)
-        if (!field) return value === null ? '' : `“${String(value)}”`
-        return fieldTypes[field.type].print(value as Value, fieldContext(reader, field))
-      },
-    })
-  }
-
-  function say(text: string, again?: () => void): void {
-    notices.value.push({ id: nextNotice++, text, ...(again && { again }) })
-    if (notices.value.length > 4) notices.value.shift()
-  }
-
-  const dismiss = (id: number): void => {
-    notices.value = notices.value.filter((one) => one.id !== id)
   }
 
   /** Takes back this tab's last change, by a command of its own; redo is the revert of that. */

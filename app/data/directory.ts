@@ -1,12 +1,12 @@
 import { defineStore } from 'pinia'
-import { computed, shallowRef } from 'vue'
+import { computed, shallowRef, type ComputedRef, type ShallowRef } from 'vue'
 import { isSameValue } from '#core/base/sorted-ids'
 import { compareRanked } from '#core/base/ranks'
 import { may as mayDo } from '#core/access/access'
 import type { ProjectAct, WorkspaceAct } from '#core/access/acts'
 import { personActor } from '#core/change/actor'
 import { fieldsOf, kindsOf, projectsInOrder, statusesOf } from '#core/model/reader'
-import type { EntityName, Project, ProjectId, Records, Status, View } from '#core/model/records'
+import type { EntityName, Person, Project, ProjectId, Records, Status, View } from '#core/model/records'
 import { State } from '#core/model/state'
 import { changeRefusal } from '#core/access/changing'
 import { shareOfStatus } from '#core/model/workflow'
@@ -18,13 +18,22 @@ import { useSession } from './session'
 
 /** All that is no item: people, projects, kinds, fields, statuses, boards, views, as the worker last told them. */
 export const useDirectory = defineStore('directory', () => {
-  const session = useSession()
+  const { told, reader, ...followed } = toldByWorker(useSession())
+  const today = computed(() => told.value?.today ?? '1970-01-01')
+  const me = computed(() => reader.value.maybe('person', told.value?.me ?? ''))
+  return { told, reader, ...followed, today, me, ...projectsIn(reader), ...mayBy(reader, me) }
+})
+
+/** The directory as it is told, first along with the page and then by the worker. */
+function toldByWorker(session: ReturnType<typeof useSession>) {
   const told = shallowRef<DirectoryAnswer>()
   const reader = shallowRef(new State())
-
   const inTurn = shallowRef(0)
   /** The browser's. */
   const language = shallowRef('en')
+  let setReady: () => void = () => {}
+  /** Once everything has been told for the first time. */
+  const ready = new Promise<void>((resolve) => (setReady = resolve))
 
   function follow(): void {
     language.value = pageSeed()?.language ?? language.value
@@ -34,7 +43,6 @@ export const useDirectory = defineStore('directory', () => {
     openQuery(session.api, { query: 'directory', input: undefined }).hear((now) => take(now as DirectoryAnswer))
     openQuery(session.api, { query: 'inTurn', input: undefined }).hear((now) => (inTurn.value = now as number))
   }
-
   function take(answer: DirectoryAnswer): void {
     if (isSameValue(told.value, answer)) return
     const state = new State()
@@ -44,25 +52,35 @@ export const useDirectory = defineStore('directory', () => {
     told.value = answer
     setReady()
   }
+  return { told, reader, inTurn, language, ready, isReady: computed(() => !!told.value), follow }
+}
 
-  let setReady: () => void = () => {}
-  /** Once everything has been told for the first time. */
-  const ready = new Promise<void>((resolve) => (setReady = resolve))
-  const isReady = computed(() => !!told.value)
+/** What there is in each project. */
+function projectsIn(reader: ShallowRef<State>) {
   const projects = computed(() => projectsInOrder(reader.value))
-  const today = computed(() => told.value?.today ?? '1970-01-01')
-  const me = computed(() => reader.value.maybe('person', told.value?.me ?? ''))
+  /** How far along its workflow each status is. */
+  const shares = computed(
+    () => new Map([...reader.value.all('status')].map((status) => [status.id, shareOfStatus(reader.value, status)])),
+  )
+  return {
+    projects,
+    byPrefix: (prefix: string): Project | undefined =>
+      projects.value.find((one) => one.prefix === prefix.toUpperCase() || one.oldPrefixes.includes(prefix.toUpperCase())), // prettier-ignore
+    views: (project: ProjectId): View[] =>
+      [...reader.value.all('view')]
+        .filter((view) => view.project === project)
+        .sort((a, b) => Number(isOwn(a)) - Number(isOwn(b)) || compareRanked(a, b)),
+    fields: (project: ProjectId) => fieldsOf(reader.value, project),
+    kinds: (project: ProjectId) => kindsOf(reader.value, project),
+    statuses: (project: ProjectId) => statusesOf(reader.value, project),
+    /** What a status's leaf shows. */
+    share: (status: Status): number => shares.value.get(status.id) ?? 0,
+  }
+}
 
-  const byPrefix = (prefix: string): Project | undefined =>
-    projects.value.find((one) => one.prefix === prefix.toUpperCase() || one.oldPrefixes.includes(prefix.toUpperCase()))
-  const views = (project: ProjectId): View[] =>
-    [...reader.value.all('view')]
-      .filter((view) => view.project === project)
-      .sort((a, b) => Number(isOwn(a)) - Number(isOwn(b)) || compareRanked(a, b))
-  const fields = (project: ProjectId) => fieldsOf(reader.value, project)
-  const kinds = (project: ProjectId) => kindsOf(reader.value, project)
-  const statuses = (project: ProjectId) => statusesOf(reader.value, project)
-  /** Whether this person may do an act: one of the workspace, or one in a project. */
+/** What this person may do. */
+function mayBy(reader: ShallowRef<State>, me: ComputedRef<Person | undefined>) {
+  /** An act of the workspace, or one in a project. */
   function may(act: WorkspaceAct): boolean
   function may(act: ProjectAct, project: ProjectId): boolean
   function may(act: WorkspaceAct | ProjectAct, project?: ProjectId): boolean {
@@ -74,35 +92,8 @@ export const useDirectory = defineStore('directory', () => {
   }
   const mayKeep = (view: View): boolean =>
     !!me.value && !changeRefusal(reader.value, personActor(me.value.id), 'view', view)
-
-  /** How far along its workflow each status is. */
-  const shares = computed(
-    () => new Map([...reader.value.all('status')].map((status) => [status.id, shareOfStatus(reader.value, status)])),
-  )
-  /** What a status's leaf shows. */
-  const share = (status: Status): number => shares.value.get(status.id) ?? 0
-
-  return {
-    told,
-    inTurn,
-    language,
-    reader,
-    ready,
-    isReady,
-    projects,
-    today,
-    me,
-    follow,
-    byPrefix,
-    views,
-    fields,
-    kinds,
-    statuses,
-    may,
-    mayKeep,
-    share,
-  }
-})
+  return { may, mayKeep }
+}
 
 /** One's own, seen by nobody else. */
 export const isOwn = (view: View): boolean => view.audience.of === 'maker'

@@ -1,0 +1,30 @@
+import { ref, type Ref } from 'vue'
+
+export interface Notice {
+  readonly id: number
+  readonly text: string
+  /** Does it after all, with what is stored now as its ground. */
+  readonly again?: () => void
+}
+/** So many stand at once; the oldest goes first. */
+const mostNotices = 4
+
+interface Notices {
+  readonly notices: Ref<Notice[]>
+  say(text: string, again?: () => void): void
+  dismiss(id: number): void
+}
+
+/** What is said to somebody beside what they do, until they have read it. */
+export function noticeList(): Notices {
+  const notices = ref<Notice[]>([])
+  let next = 1
+  return {
+    notices,
+    say(text, again) {
+      const said = { id: next++, text, ...(again && { again }) }
+      notices.value = [...notices.value, said].slice(-mostNotices)
+    },
+    dismiss: (id) => void (notices.value = notices.value.filter((one) => one.id !== id)),
+  }
+}
