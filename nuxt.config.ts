@@ -1,5 +1,6 @@
 import { fileURLToPath } from 'node:url'
 import { defineNuxtConfig } from 'nuxt/config'
+import vuetify from 'vite-plugin-vuetify'
 
 const core = fileURLToPath(new URL('./core', import.meta.url))
 
@@ -14,7 +15,8 @@ export default defineNuxtConfig({
     'vuetify/styles/layers',
     'vuetify/styles/core',
     '~/theme/fonts.css',
-    '~/theme/colours.css',
+    '~/theme/colours.scss',
+    '~/theme/vuetify.css',
     '~/theme/base.css',
     '~/theme/marks.css',
   ],
@@ -41,19 +43,24 @@ export default defineNuxtConfig({
     alias: { '#core': core },
   },
   vite: {
+    // Its style sheets are made from its SASS, with what `theme/settings.scss` says.
+    plugins: [
+      vuetify({
+        autoImport: false,
+        styles: { configFile: fileURLToPath(new URL('./app/theme/settings.scss', import.meta.url)) },
+      }),
+    ],
+    // Nothing here is written with Vue's options, and Vuetify would add one of its own to every component there is.
+    vue: { features: { optionsAPI: false } },
     worker: { format: 'es' },
     build: { cssCodeSplit: false },
     $client: {
       build: {
         rollupOptions: {
           output: {
-            // All of the signed-in pages in one file: a file more costs an opening page more than what is in it.
+            // What the signed-in pages begin with in one file: a file more costs an opening page more than what is in it.
             manualChunks: (id: string) =>
-              /\/app\/(shell|parts(?!\/vuetify)|view-layouts|item|queue|data|sentence\/ViewSentence|pages\/app)\b(?!.*bring-in)/.test(
-                id,
-              )
-                ? 'app'
-                : undefined,
+              /\/app\/pages\/app(\.vue|\/index\.vue|\/items\/|\/\[prefix\]\/\[view\])/.test(id) ? 'app' : undefined,
           },
         },
       },

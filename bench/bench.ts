@@ -144,7 +144,7 @@ async function main(): Promise<void> {
   const shared = [...first, ...second]
   if (shared.length !== 2) throw new Error(`the worker's two scripts were not found: ${shared.join()}`)
   const kB = sizeOf([...scripts, ...shared]) / 1000
-  lines.push(lineOf(`first page, kB of compressed script (${scripts.size + shared.length} files)`, 1, kB, 350, 1))
+  lines.push(lineOf(`first page, kB of compressed script (${scripts.size + shared.length} files)`, 1, kB, 300, 1))
 
   say('opening …')
   const wanted = process.argv

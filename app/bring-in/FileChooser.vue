@@ -1,5 +1,7 @@
 <script setup lang="ts">
 import { ref } from 'vue'
+import { VBtn } from 'vuetify/components/VBtn'
+import { VProgressLinear } from 'vuetify/components/VProgressLinear'
 import { words } from '../words'
 
 /** Where a file is chosen or dropped, and how far it has been read. */
@@ -7,6 +9,7 @@ defineProps<{ reading: { done: number; all: number } | undefined; said: string }
 const emit = defineEmits<{ take: [file: File]; stop: [] }>()
 const w = words.bringIn
 const isOver = ref(false)
+const input = ref<HTMLInputElement>()
 function take(file: File | undefined): void {
   isOver.value = false
   if (file) emit('take', file)
@@ -23,21 +26,26 @@ function take(file: File | undefined): void {
   >
     <template v-if="reading"
       ><p role="status">{{ w.reading(reading.done, reading.all) }}</p>
-      <progress :value="reading.done" :max="reading.all" /><button type="button" class="link" @click="emit('stop')">
-        {{ w.stop }}
-      </button></template
+      <VProgressLinear
+        :model-value="reading.done"
+        :max="reading.all"
+        :aria-label="w.reading(reading.done, reading.all)"
+      />
+      <VBtn variant="plain" @click="emit('stop')">{{ w.stop }}</VBtn></template
     >
     <template v-else>
       <h2>{{ w.choose }}</h2>
       <p class="soft">{{ w.chooseHint }}</p>
-      <label class="go"
-        >{{ w.button
-        }}<input
-          class="unseen"
-          type="file"
-          accept=".csv,.tsv,.txt,text/csv"
-          @change="take(($event.target as HTMLInputElement).files?.[0])"
-      /></label>
+      <VBtn variant="flat" size="large" @click="input?.click()">{{ w.button }}</VBtn>
+      <input
+        ref="input"
+        class="unseen"
+        type="file"
+        tabindex="-1"
+        aria-hidden="true"
+        accept=".csv,.tsv,.txt,text/csv"
+        @change="take(($event.target as HTMLInputElement).files?.[0])"
+      />
       <p v-if="said" class="said" role="alert">{{ said }}</p>
     </template>
   </div>
@@ -57,16 +65,5 @@ h2 {
 }
 .choose.over {
   background: var(--leaf-tint);
-}
-.choose .go {
-  cursor: pointer;
-}
-.choose .go:focus-within {
-  outline: 2px solid var(--leaf);
-  outline-offset: 2px;
-}
-progress {
-  width: 100%;
-  accent-color: var(--leaf);
 }
 </style>

@@ -1,5 +1,9 @@
 <script setup lang="ts">
 import { ref, shallowRef, watch } from 'vue'
+import { VBtn } from 'vuetify/components/VBtn'
+import { VProgressLinear } from 'vuetify/components/VProgressLinear'
+import { VTextField } from 'vuetify/components/VTextField'
+import SelectOne from '../parts/SelectOne.vue'
 import type { Fault } from '#core/bring-in/plan'
 import type { Status, StatusId } from '#core/model/records'
 import { useChanges } from '../data/changes'
@@ -56,16 +60,16 @@ function mend({ line, column }: Fault): void {
       <section v-if="plan?.unknownStatuses.length">
         <h2>{{ w.statuses }}</h2>
         <p class="soft">{{ w.statusHint }}</p>
-        <label v-for="text in plan.unknownStatuses" :key="text" class="map"
-          >{{ text }}
-          <select
-            :aria-label="`${words.table.status}: ${text}`"
-            @change="emit('status', text, ($event.target as HTMLSelectElement).value as StatusId)"
-          >
-            <option value="" disabled selected>{{ w.chooseStatus }}</option>
-            <option v-for="status in statuses" :key="status.id" :value="status.id">{{ status.name }}</option>
-          </select>
-        </label>
+        <div v-for="text in plan.unknownStatuses" :key="text" class="map">
+          <span>{{ text }}</span>
+          <SelectOne
+            :label="`${words.table.status}: ${text}`"
+            :placeholder="w.chooseStatus"
+            :choices="statuses.map((status) => ({ value: status.id, title: status.name }))"
+            :chosen="undefined"
+            @choose="emit('status', text, $event)"
+          />
+        </div>
       </section>
       <section v-if="plan?.faults.length">
         <h2>{{ w.faults }}</h2>
@@ -73,10 +77,11 @@ function mend({ line, column }: Fault): void {
           <button type="button" class="n soft" @click="emit('goTo', fault.line)">{{ fault.line }}</button>
           <span
             >{{ faultWords.get(fault.line) }}
-            <input
+            <VTextField
               v-if="fault.column >= 0"
               :id="`mend-${fault.line}`"
               v-model="mendText[fault.line]"
+              variant="underlined"
               :aria-label="w.mend(fault.line)"
               :placeholder="w.mend(fault.line)"
           /></span>
@@ -92,10 +97,10 @@ function mend({ line, column }: Fault): void {
       </section>
     </div>
     <p v-if="said" class="said" role="alert">{{ said }}</p>
-    <button type="button" class="go" :disabled="!mayGo" @click="emit('go')">
-      {{ isSending ? w.sending(plan?.items ?? 0) : w.go(plan?.items ?? 0) }}
-    </button>
-    <progress v-if="isSending" />
+    <VBtn variant="flat" size="large" :disabled="!mayGo" @click="emit('go')">{{
+      isSending ? w.sending(plan?.items ?? 0) : w.go(plan?.items ?? 0)
+    }}</VBtn>
+    <VProgressLinear v-if="isSending" indeterminate :aria-label="w.sending(plan?.items ?? 0)" />
     <span class="soft small">{{ w.nothingYet }}</span>
   </aside>
 </template>
@@ -146,33 +151,15 @@ function mend({ line, column }: Fault): void {
 .n {
   align-self: start;
 }
-.f input {
-  display: block;
-  width: 100%;
-  border: 0;
-  border-bottom: 1px dotted var(--edge);
-  background: transparent;
-  padding: 2px 0;
-}
-.f input::placeholder {
-  color: var(--pool);
-}
 .map {
   display: flex;
   justify-content: space-between;
+  align-items: center;
+  gap: 10px;
   padding: 4px 0;
-}
-.map select {
-  border: 1px solid var(--edge);
-  border-radius: 3px;
-  background: var(--raised);
 }
 .small {
   font-size: 12.5px;
-}
-progress {
-  width: 100%;
-  accent-color: var(--leaf);
 }
 @media (max-width: 700px) {
   .side {

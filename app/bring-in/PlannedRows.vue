@@ -4,6 +4,7 @@ import { useVirtualizer } from '@tanstack/vue-virtual'
 import type { ColumnPlan } from '#core/bring-in/columns'
 import { fieldTypeNames } from '#core/fields/names'
 import type { Field } from '#core/model/records'
+import SelectOne from '../parts/SelectOne.vue'
 import { useStretch } from '../parts/use-stretch'
 import { words } from '../words'
 import { newFieldWords, targetKey } from './targets'
@@ -58,6 +59,19 @@ const widthOf = ({ target }: ColumnPlan): string => {
 }
 const template = computed(() => `72px ${props.columns.map(widthOf).join(' ')}`)
 
+/** What a column can become. */
+const targetsOf = (column: ColumnPlan) => [
+  ...[
+    ['title', words.table.title],
+    ['kind', words.table.kind],
+    ['status', words.table.status],
+    ['parent', words.item.parent],
+  ].map(([value = '', name = '']) => ({ value, title: `→ ${name.toLowerCase()}` })),
+  ...props.fields.map((field) => ({ value: `field ${field.id}`, title: `→ ${field.name}` })),
+  ...fieldTypeNames.map((type) => ({ value: `new ${type}`, title: `${w.newField} ${newFieldWords(column, type)}` })),
+  { value: 'nothing', title: w.nothing },
+]
+
 /** Scrolls to a line of the file, and gives the keyboard to where it can be mended. */
 async function goTo(line: number): Promise<void> {
   const place = await props.placeOf(line)
@@ -75,22 +89,13 @@ defineExpose({ goTo })
       </div>
       <div v-for="(column, i) in columns" :key="i" class="h" role="columnheader">
         <b :title="column.header">{{ column.header }}</b>
-        <select
-          :value="targetKey(column.target)"
-          :aria-label="w.becomes(column.header)"
+        <SelectOne
           :class="{ new: column.target.to === 'new' }"
-          @change="emit('retarget', i, ($event.target as HTMLSelectElement).value)"
-        >
-          <option value="title">→ {{ words.table.title.toLowerCase() }}</option>
-          <option value="kind">→ {{ words.table.kind.toLowerCase() }}</option>
-          <option value="status">→ {{ words.table.status.toLowerCase() }}</option>
-          <option value="parent">→ {{ words.item.parent.toLowerCase() }}</option>
-          <option v-for="field in fields" :key="field.id" :value="`field ${field.id}`">→ {{ field.name }}</option>
-          <option v-for="type in fieldTypeNames" :key="type" :value="`new ${type}`">
-            {{ w.newField }} {{ newFieldWords(column, type) }}
-          </option>
-          <option value="nothing">{{ w.nothing }}</option>
-        </select>
+          :label="w.becomes(column.header)"
+          :choices="targetsOf(column)"
+          :chosen="targetKey(column.target)"
+          @choose="emit('retarget', i, $event)"
+        />
       </div>
     </div>
     <div class="rows" role="rowgroup" :style="{ height: `${virtualizer.getTotalSize()}px` }">
@@ -152,20 +157,8 @@ defineExpose({ goTo })
   overflow: hidden;
   text-overflow: ellipsis;
 }
-.h select {
-  width: 100%;
-  border: 0;
-  border-bottom: 1.5px dotted var(--lichen);
-  background: transparent;
-  padding: 2px 0;
-  font-size: 13px;
-}
-.h select.new {
+.h .new {
   color: var(--wren);
-}
-option {
-  background: var(--raised);
-  color: var(--ink);
 }
 .rows {
   position: relative;

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
+import { VIcon } from 'vuetify/components/VIcon'
 import { dateIn, dayNumber } from '#core/base/dates'
 import type { RowWithPath } from '#core/layouts/rows'
 import type { Field, Project } from '#core/model/records'
@@ -7,15 +8,15 @@ import { useChanges } from '../data/changes'
 import { useDirectory } from '../data/directory'
 import { dayWords } from '../dates'
 import { setValue } from '../parts/edits'
-import FieldEditor from '../parts/FieldEditor.vue'
+import { later } from '../parts/later'
 import { fieldParts, ValueText } from '../parts/field-parts'
 import { PersonPebbles, StatusText } from '../parts/marks'
-import TickBox from '../parts/TickBox.vue'
 import { words } from '../words'
 import ColumnButton from './ColumnButton.vue'
 
 /** An item's status, whose turn it is, its fields and what it is inside; each is edited where it stands. */
 const props = defineProps<{ row: RowWithPath; project: Project; fields: readonly Field[]; mayEdit: boolean }>()
+const FieldEditor = later(() => import('../parts/FieldEditor.vue'))
 const changes = useChanges()
 const directory = useDirectory()
 const item = computed(() => props.row.item)
@@ -77,7 +78,7 @@ function endEdit(): void {
           @leave="endEdit"
         />
         <button
-          v-show="editing?.field.id !== field.id || editorOf(field) === 'list'"
+          v-show="editing?.field.id !== field.id || editorOf(field) !== 'line'"
           type="button"
           class="value"
           :disabled="!mayEdit"
@@ -86,7 +87,11 @@ function endEdit(): void {
           :aria-label="words.editor.edit(field.name)"
           @click="edit(field, $event)"
         >
-          <TickBox v-if="editorOf(field) === 'tick'" :ticked="!!item.values[field.id]" />
+          <VIcon
+            v-if="editorOf(field) === 'tick'"
+            size="18"
+            :icon="item.values[field.id] ? '$checkboxOn' : '$checkboxOff'"
+          />
           <ValueText
             v-else-if="item.values[field.id] !== undefined"
             :field="field"

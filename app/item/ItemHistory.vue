@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { ref, shallowRef, watch } from 'vue'
+import { VBtn } from 'vuetify/components/VBtn'
 import type { HistoryEntry } from '#core/queries/history'
 import { momentWords } from '../dates'
 import { useChanges } from '../data/changes'
@@ -55,9 +56,7 @@ watch(
     </ol>
     <p v-if="wrong" class="said">{{ wrong }}</p>
     <p v-else-if="isLoading && !entries.length" class="soft">{{ words.item.loading }}</p>
-    <button v-if="hasMore" type="button" class="link" @click="fetchFrom(entries.at(-1)?.sequence)">
-      {{ words.item.more }}
-    </button>
+    <VBtn v-if="hasMore" variant="plain" @click="fetchFrom(entries.at(-1)?.sequence)">{{ words.item.more }}</VBtn>
   </section>
 </template>
 

@@ -5,12 +5,13 @@ import { startOfKind } from '#core/model/reader'
 import type { Item, ItemId } from '#core/model/records'
 import { useChanges } from '../data/changes'
 import { useDirectory } from '../data/directory'
-import AddItem from '../parts/AddItem.vue'
+import { later } from '../parts/later'
 import SectionHead from '../parts/SectionHead.vue'
 import { LeafMark, PersonPebbles } from '../parts/marks'
 import { words } from '../words'
 
 /** What is inside an item, and a line to add more. */
+const AddItem = later(() => import('../parts/AddItem.vue'))
 const props = defineProps<{ item: Item; inside: readonly Row[]; mayEdit: boolean }>()
 const emit = defineEmits<{ open: [key: string] }>()
 const changes = useChanges()
@@ -75,11 +76,5 @@ async function add(title: string): Promise<boolean> {
   overflow: hidden;
   text-overflow: ellipsis;
   white-space: nowrap;
-}
-.new :deep(input) {
-  border: 0;
-  border-bottom: 1px dotted var(--edge);
-  background: transparent;
-  padding: 5px 0;
 }
 </style>

@@ -1,10 +1,11 @@
 <script setup lang="ts">
-import { RouterLink } from 'vue-router'
 import { computed } from 'vue'
 import { mdiArrowExpand, mdiClose, mdiLinkVariant } from '@mdi/js'
+import { VBtn } from 'vuetify/components/VBtn'
 import type { Field, View, ViewDefinition } from '#core/model/records'
 import { useQuery } from '../data/use-query'
 import { fieldParts } from '../parts/field-parts'
+import IconButton from '../parts/IconButton.vue'
 import { KindMark } from '../parts/marks'
 import { useChanges } from '../data/changes'
 import { useDirectory } from '../data/directory'
@@ -74,24 +75,14 @@ const archive = () =>
         </ColumnButton>
         <span v-if="item.archived" class="late">{{ words.item.archived }}</span>
         <span class="acts">
-          <button
-            type="button"
-            :aria-label="words.item.copyAddress"
-            :title="words.item.copyAddress"
-            @click="copyAddress"
-          >
-            <svg viewBox="0 0 24 24"><path :d="mdiLinkVariant" /></svg>
-          </button>
-          <RouterLink
+          <IconButton :icon="mdiLinkVariant" :label="words.item.copyAddress" @click="copyAddress" />
+          <IconButton
             v-if="!whole"
+            :icon="mdiArrowExpand"
+            :label="words.item.wholePage"
             :to="`/app/items/${row.address}`"
-            :aria-label="words.item.wholePage"
-            :title="words.item.wholePage"
-            ><svg viewBox="0 0 24 24"><path :d="mdiArrowExpand" /></svg
-          ></RouterLink>
-          <button type="button" :aria-label="words.frame.close" @click="emit('close')">
-            <svg viewBox="0 0 24 24"><path :d="mdiClose" /></svg>
-          </button>
+          />
+          <IconButton :icon="mdiClose" :label="words.frame.close" @click="emit('close')" />
         </span>
       </div>
       <nav v-if="row.path.length" class="path" :aria-label="words.item.parent">
@@ -118,20 +109,16 @@ const archive = () =>
       />
       <ItemInside :item="item" :inside="found?.inside ?? []" :may-edit="mayEdit" @open="emit('open', $event)" />
       <ItemHistory :item="item.id" :changed="item.changed" />
-      <button v-if="mayEdit" type="button" class="link archive" @click="archive">
-        {{ item.archived ? words.item.restore : words.item.archive }}
-      </button>
+      <VBtn v-if="mayEdit" variant="plain" class="archive" @click="archive">{{
+        item.archived ? words.item.restore : words.item.archive
+      }}</VBtn>
     </template>
   </aside>
 </template>
 
 <style scoped>
 .panel {
-  grid-column: 3;
-  grid-row: 2;
-  width: 392px;
-  border-left: 1px solid var(--rule-strong);
-  background: var(--raised);
+  height: 100%;
   padding: 14px 20px;
   overflow: auto;
   display: flex;
@@ -139,11 +126,8 @@ const archive = () =>
   gap: 11px;
 }
 .whole {
-  width: 100%;
   max-width: 760px;
-  height: 100%;
   margin: 0 auto;
-  border: 0;
   padding: 24px;
 }
 .path {
@@ -166,34 +150,11 @@ nav.path {
   display: flex;
   gap: 6px;
 }
-.acts > * {
-  min-width: 24px;
-  min-height: 24px;
-  display: grid;
-  place-items: center;
-}
 .path :deep(.quiet) {
   min-height: 24px;
-}
-.acts svg {
-  width: 16px;
-  height: 16px;
-  fill: var(--soft);
-  display: block;
-}
-.acts > *:hover svg {
-  fill: var(--ink);
 }
 .archive {
   align-self: start;
   font-size: 12.5px;
-}
-@media (max-width: 700px) {
-  .panel {
-    grid-column: 1;
-    grid-row: 1 / 3;
-    width: 100%;
-    border: 0;
-  }
 }
 </style>

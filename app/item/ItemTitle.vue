@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { ref, watch } from 'vue'
 import type { Item } from '#core/model/records'
+import { VTextarea } from '../parts/controls'
 import { useTitleEdit } from '../parts/use-title-edit'
 import { words } from '../words'
 
@@ -26,11 +27,12 @@ async function save(): Promise<void> {
 </script>
 
 <template>
-  <textarea
+  <VTextarea
     v-if="isOpen"
     v-model="title"
-    class="title"
-    rows="2"
+    class="title in-place"
+    variant="plain"
+    rows="1"
     maxlength="600"
     :aria-label="words.table.title"
     autofocus
@@ -55,14 +57,7 @@ h2 {
 button:disabled {
   cursor: default;
 }
-.title {
+.title :deep(textarea) {
   font: 600 21px/1.2 var(--serif);
-  border: 0;
-  box-shadow: inset 0 0 0 2px var(--leaf);
-  border-radius: 3px;
-  background: var(--paper);
-  padding: 4px 6px;
-  resize: vertical;
-  outline: none;
 }
 </style>

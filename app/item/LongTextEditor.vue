@@ -1,10 +1,12 @@
 <script setup lang="ts">
 import { ref, watch } from 'vue'
+import { VBtn } from 'vuetify/components/VBtn'
 import type { Field, Item } from '#core/model/records'
 import { revisionOf } from '#core/fields/long-text'
 import { useChanges } from '../data/changes'
 import { useSession } from '../data/session'
 import { useAskResult } from '../data/use-ask'
+import { VTextarea } from '../parts/controls'
 import SectionHead from '../parts/SectionHead.vue'
 import { words } from '../words'
 
@@ -73,8 +75,10 @@ function leave(): void {
         <b>{{ words.item.textClash }}</b>
         <p>{{ theirs }}</p>
       </div>
-      <textarea
+      <VTextarea
         v-model="text"
+        class="in-place"
+        variant="plain"
         rows="6"
         maxlength="100000"
         :aria-label="words.editor.edit(field.name)"
@@ -83,13 +87,10 @@ function leave(): void {
         @keydown.esc.stop="leave"
       />
       <div class="ends">
-        <button type="button" class="link" @click="save">{{ words.item.saveText }}</button><button
-          type="button"
-          class="link"
-          @click="leave"
-        >
-          {{ theirs === undefined ? words.project.cancel : words.item.reloadText }}
-        </button>
+        <VBtn variant="flat" @click="save">{{ words.item.saveText }}</VBtn>
+        <VBtn variant="plain" @click="leave">{{
+          theirs === undefined ? words.project.cancel : words.item.reloadText
+        }}</VBtn>
       </div>
     </template>
     <button
@@ -113,16 +114,6 @@ function leave(): void {
   width: 100%;
   cursor: text;
   overflow-wrap: anywhere;
-}
-textarea {
-  width: 100%;
-  border: 0;
-  box-shadow: inset 0 0 0 2px var(--leaf);
-  border-radius: 3px;
-  background: var(--paper);
-  padding: 6px 8px;
-  line-height: 1.5;
-  outline: none;
 }
 .ends {
   display: flex;

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, ref, shallowRef, watch } from 'vue'
+import { VBtn } from 'vuetify/components/VBtn'
 import type { View, ViewDefinition } from '#core/model/records'
 import { conditionWords } from '#core/language/conditions'
 import type { Reason, Why } from '#core/language/why'
@@ -64,9 +65,9 @@ const takeOut = (at: number) =>
         <span
           ><span class="phrase">{{ phraseOf(one) }}</span>
           <span v-for="has in one.has" :key="has.fact" class="soft has">{{ has.fact }}: {{ has.value }}</span>
-          <button v-if="!one.holds && one.at >= 0" type="button" class="link" @click="takeOut(one.at)">
-            {{ words.phrase.takeOut }}
-          </button></span
+          <VBtn v-if="!one.holds && one.at >= 0" variant="plain" @click="takeOut(one.at)">{{
+            words.phrase.takeOut
+          }}</VBtn></span
         >
       </li>
       <li v-for="path in groups" :key="path" class="soft">{{ words.why.inGroups }} {{ path }}</li>

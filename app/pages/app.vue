@@ -1,9 +1,8 @@
 <script setup lang="ts">
 import { nextTick, onBeforeUnmount, onMounted, ref } from 'vue'
-import { navigateTo, useNuxtApp } from 'nuxt/app'
+import { navigateTo } from 'nuxt/app'
 import { RouterView, useRoute, useRouter } from 'vue-router'
-import { loadOverlays } from '../parts/overlays'
-import SearchBox from '../shell/SearchBox.vue'
+import { fetchLater, later } from '../parts/later'
 import { useChanges } from '../data/changes'
 import { useDirectory } from '../data/directory'
 import { useSession } from '../data/session'
@@ -12,7 +11,7 @@ import { useViews } from '../data/views'
 import { words } from '../words'
 
 /** Everything behind sign-in, once the worker has told what there is. */
-const { vueApp } = useNuxtApp()
+const SearchBox = later(() => import('../shell/SearchBox.vue'))
 const session = useSession()
 const directory = useDirectory()
 const views = useViews()
@@ -28,7 +27,7 @@ onMounted(() => {
   addEventListener('keydown', onKey)
   afterPaint(() => {
     stands.value = true
-    void loadOverlays(vueApp)
+    fetchLater()
   })
 })
 onBeforeUnmount(() => removeEventListener('keydown', onKey))
@@ -63,7 +62,7 @@ if (session.enter()) {
     <p v-if="session.standing.link === 'down'">{{ words.signIn.noServer }}</p>
     <p v-else>{{ words.frame.opening(session.standing.progress) }}</p>
   </div>
-  <SearchBox v-model="isSearching" @open="openItem" />
+  <SearchBox v-if="isSearching" v-model="isSearching" @open="openItem" />
 </template>
 
 <style scoped>

@@ -1,6 +1,9 @@
 <script setup lang="ts">
 import { computed, onMounted, ref } from 'vue'
 import { navigateTo, useFetch } from 'nuxt/app'
+import { VApp } from 'vuetify/components/VApp'
+import { VBtn } from 'vuetify/components/VBtn'
+import { VTextField } from 'vuetify/components/VTextField'
 import { problemWords } from '#core/access/problem-words'
 import type { Problem } from '#core/base/result'
 import { PersonPebble } from '../parts/marks'
@@ -53,74 +56,92 @@ const about = (person: { role: string; turn: number; late: number }) =>
 </script>
 
 <template>
-  <main class="page" :class="{ two: welcome?.demo }">
-    <section class="left">
-      <div class="mark"><WrenMark large />{{ words.name }}</div>
-      <h1>{{ isFirst ? w.first : w.claim }}</h1>
-      <p v-if="!welcome" class="said" role="alert">{{ w.noServer }}</p>
-      <form v-else-if="isFirst" @submit.prevent="makeOwner">
-        <p class="soft">{{ w.firstAbout }}</p>
-        <label class="field"
-          >{{ w.code }}<input :readonly="!isReady" v-model="form.code" required autocomplete="off" spellcheck="false"
-        /></label>
-        <label class="field"
-          >{{ w.workspace }}<input :readonly="!isReady" v-model="form.workspace" required maxlength="120"
-        /></label>
-        <label class="field"
-          >{{ w.yourName }}<input :readonly="!isReady" v-model="form.name" required maxlength="120" autocomplete="name"
-        /></label>
-        <label class="field"
-          >{{ w.email }}<input :readonly="!isReady" v-model="form.email" type="email" required autocomplete="username"
-        /></label>
-        <label class="field"
-          >{{ w.newPassword
-          }}<input
+  <VApp
+    ><main class="page" :class="{ two: welcome?.demo }">
+      <section class="left">
+        <div class="mark"><WrenMark large />{{ words.name }}</div>
+        <h1>{{ isFirst ? w.first : w.claim }}</h1>
+        <p v-if="!welcome" class="said" role="alert">{{ w.noServer }}</p>
+        <form v-else-if="isFirst" @submit.prevent="makeOwner">
+          <p class="soft">{{ w.firstAbout }}</p>
+          <VTextField
+            :label="w.code"
+            :readonly="!isReady"
+            v-model="form.code"
+            required
+            autocomplete="off"
+            spellcheck="false"
+          />
+          <VTextField :label="w.workspace" :readonly="!isReady" v-model="form.workspace" required maxlength="120" />
+          <VTextField
+            :label="w.yourName"
+            :readonly="!isReady"
+            v-model="form.name"
+            required
+            maxlength="120"
+            autocomplete="name"
+          />
+          <VTextField
+            :label="w.email"
+            :readonly="!isReady"
+            v-model="form.email"
+            type="email"
+            required
+            autocomplete="username"
+          />
+          <VTextField
+            :label="w.newPassword"
             :readonly="!isReady"
             v-model="form.password"
             type="password"
             required
             minlength="10"
             autocomplete="new-password"
-        /></label>
-        <label class="field">{{ w.timeZone }}<input :readonly="!isReady" v-model="form.timeZone" required /></label>
-        <p v-if="said" class="said" role="alert">{{ said }}</p>
-        <button class="go" :disabled="isBusy || !isReady">{{ w.make }}</button>
-      </form>
-      <form v-else @submit.prevent="signIn">
-        <label class="field"
-          >{{ w.email }}<input :readonly="!isReady" v-model="form.email" type="email" required autocomplete="username"
-        /></label>
-        <label class="field"
-          >{{ w.password
-          }}<input
+          />
+          <VTextField :label="w.timeZone" :readonly="!isReady" v-model="form.timeZone" required />
+          <p v-if="said" class="said" role="alert">{{ said }}</p>
+          <VBtn type="submit" variant="flat" size="large" :disabled="isBusy || !isReady">{{ w.make }}</VBtn>
+        </form>
+        <form v-else @submit.prevent="signIn">
+          <VTextField
+            :label="w.email"
+            :readonly="!isReady"
+            v-model="form.email"
+            type="email"
+            required
+            autocomplete="username"
+          />
+          <VTextField
+            :label="w.password"
             :readonly="!isReady"
             v-model="form.password"
             type="password"
             required
             autocomplete="current-password"
-        /></label>
-        <p v-if="said" class="said" role="alert">{{ said }}</p>
-        <button class="go" :disabled="isBusy || !isReady">{{ w.go }}</button>
-        <p class="soft">{{ w.noAccount }}</p>
-      </form>
-    </section>
-    <section v-if="welcome?.demo" class="people">
-      <h2>{{ w.demo }}</h2>
-      <p class="soft">{{ w.demoAbout(welcome.people?.length ?? 0) }}</p>
-      <div class="who">
-        <button
-          v-for="person in welcome.people"
-          :key="person.id"
-          type="button"
-          :disabled="isBusy || !isReady"
-          @click="stepIn(person.id)"
-        >
-          <PersonPebble :person="person" large aria-hidden="true" /><b>{{ person.name }}</b
-          ><span class="soft">{{ about(person) }}</span>
-        </button>
-      </div>
-    </section>
-  </main>
+          />
+          <p v-if="said" class="said" role="alert">{{ said }}</p>
+          <VBtn type="submit" variant="flat" size="large" :disabled="isBusy || !isReady">{{ w.go }}</VBtn>
+          <p class="soft">{{ w.noAccount }}</p>
+        </form>
+      </section>
+      <section v-if="welcome?.demo" class="people">
+        <h2>{{ w.demo }}</h2>
+        <p class="soft">{{ w.demoAbout(welcome.people?.length ?? 0) }}</p>
+        <div class="who">
+          <button
+            v-for="person in welcome.people"
+            :key="person.id"
+            type="button"
+            :disabled="isBusy || !isReady"
+            @click="stepIn(person.id)"
+          >
+            <PersonPebble :person="person" large aria-hidden="true" /><b>{{ person.name }}</b
+            ><span class="soft">{{ about(person) }}</span>
+          </button>
+        </div>
+      </section>
+    </main></VApp
+  >
 </template>
 
 <style scoped>
@@ -146,9 +167,8 @@ form {
   display: grid;
   gap: 16px;
 }
-.go {
-  width: max-content;
-  font-size: 15px;
+form .v-btn {
+  justify-self: start;
 }
 .mark {
   display: flex;

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { onMounted, ref } from 'vue'
+import { VTextField } from 'vuetify/components/VTextField'
 
 /**
  * A line in which the title of a new item is typed. `add` says whether it was taken: if not, it stays to be mended.
@@ -12,7 +13,7 @@ const props = defineProps<{
   add(title: string): Promise<unknown>
 }>()
 const emit = defineEmits<{ leave: [] }>()
-const input = ref<HTMLInputElement>()
+const input = ref<InstanceType<typeof VTextField>>()
 const title = ref('')
 onMounted(() => props.isBrief && input.value?.focus())
 async function take(): Promise<void> {
@@ -36,11 +37,12 @@ defineExpose({ focus: () => input.value?.focus() })
 </script>
 
 <template>
-  <form @submit.prevent="take">
+  <form class="new-item" @submit.prevent="take">
     <slot />
-    <input
+    <VTextField
       ref="input"
       v-model="title"
+      variant="plain"
       :aria-label="label"
       :placeholder="placeholder"
       maxlength="600"
@@ -50,12 +52,3 @@ defineExpose({ focus: () => input.value?.focus() })
     />
   </form>
 </template>
-
-<style scoped>
-input {
-  width: 100%;
-}
-input::placeholder {
-  color: var(--soft);
-}
-</style>

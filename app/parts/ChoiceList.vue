@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import TickBox from './TickBox.vue'
+import { VBtn } from 'vuetify/components/VBtn'
+import { VIcon } from 'vuetify/components/VIcon'
 import { words } from '../words'
 import FindList from './FindList.vue'
 import { LeafMark, PersonPebble } from './marks'
@@ -27,10 +28,10 @@ const emit = defineEmits<{ choose: [id: string]; clear: []; leave: [] }>()
 const typed = ref('')
 const found = computed(() => {
   const parts = typed.value.toLowerCase().split(/\s+/).filter(Boolean)
-  return props.choices.filter((one) => parts.every((part) => one.label.toLowerCase().includes(part)))
+  return props.choices.filter((choice) => parts.every((part) => choice.label.toLowerCase().includes(part)))
 })
-const most = computed(() => Math.max(1, ...props.choices.map((one) => one.count ?? 0)))
-const isChosen = (one: Choice) => props.chosen.includes(one.id)
+const most = computed(() => Math.max(1, ...props.choices.map((choice) => choice.count ?? 0)))
+const isChosen = (choice: Choice) => props.chosen.includes(choice.id)
 </script>
 
 <template>
@@ -38,7 +39,7 @@ const isChosen = (one: Choice) => props.chosen.includes(one.id)
     <FindList
       v-model="typed"
       :lines="found"
-      :key-of="(one) => one.id"
+      :key-of="(choice) => choice.id"
       :label="label"
       :placeholder="words.phrase.filter"
       :first="choices.findIndex(isChosen)"
@@ -48,27 +49,30 @@ const isChosen = (one: Choice) => props.chosen.includes(one.id)
       @take="emit('choose', $event.id)"
       @leave="emit('leave')"
     >
-      <template #default="{ line: one }">
-        <TickBox v-if="several" :ticked="isChosen(one)" />
-        <LeafMark v-if="one.leaf" :share="one.leaf.share" :colour="one.leaf.colour" />
-        <PersonPebble v-if="one.person" :person="one.person" aria-hidden="true" />
+      <template #default="{ line: choice }">
+        <VIcon
+          v-if="several"
+          size="18"
+          :class="{ on: isChosen(choice) }"
+          :icon="isChosen(choice) ? '$checkboxOn' : '$checkboxOff'"
+        />
+        <LeafMark v-if="choice.leaf" :share="choice.leaf.share" :colour="choice.leaf.colour" />
+        <PersonPebble v-if="choice.person" :person="choice.person" aria-hidden="true" />
         <span
-          v-if="one.tint"
+          v-if="choice.tint"
           class="opt"
-          :style="{ '--t': `var(--${one.tint}-tint)`, '--x': `var(--${one.tint}-text)` }"
-          >{{ one.label }}</span
+          :style="{ '--t': `var(--${choice.tint}-tint)`, '--x': `var(--${choice.tint}-text)` }"
+          >{{ choice.label }}</span
         >
-        <span v-else class="label">{{ one.label }}</span>
-        <span v-if="!several && isChosen(one)" class="tick" aria-hidden="true">✓</span>
-        <template v-if="one.count !== undefined">
-          <span class="count">{{ one.count }}</span>
-          <span class="track" aria-hidden="true"><i :style="{ width: `${(one.count / most) * 100}%` }" /></span>
+        <span v-else class="label">{{ choice.label }}</span>
+        <VIcon v-if="!several && isChosen(choice)" class="tick" size="16" icon="$complete" />
+        <template v-if="choice.count !== undefined">
+          <span class="count">{{ choice.count }}</span>
+          <span class="track" aria-hidden="true"><i :style="{ width: `${(choice.count / most) * 100}%` }" /></span>
         </template>
       </template>
     </FindList>
-    <button v-if="clearable && chosen.length" type="button" class="link clear" @click="emit('clear')">
-      {{ words.editor.clear }}
-    </button>
+    <VBtn v-if="clearable && chosen.length" variant="plain" @click="emit('clear')">{{ words.editor.clear }}</VBtn>
   </div>
 </template>
 
@@ -103,8 +107,5 @@ const isChosen = (one: Choice) => props.chosen.includes(one.id)
   height: 5px;
   background: var(--lichen);
   border-radius: 3px;
-}
-.clear {
-  padding: 6px 6px 2px;
 }
 </style>

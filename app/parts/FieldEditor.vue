@@ -4,6 +4,8 @@ import { fieldTypes } from '#core/fields/registry'
 import type { Value } from '#core/fields/value'
 import { fieldContext } from '#core/model/reader'
 import type { Field, Item } from '#core/model/records'
+import { VTextField } from 'vuetify/components/VTextField'
+import DayField from './DayField.vue'
 import PopMenu from './PopMenu.vue'
 import { useChanges } from '../data/changes'
 import { useDirectory } from '../data/directory'
@@ -30,9 +32,9 @@ const chosen = computed(() => {
   const held = props.item.values[props.field.id]
   return Array.isArray(held) ? (held as string[]) : held ? [String(held)] : []
 })
-const text = ref(props.typed ?? parts.value.input?.text(value, props.field) ?? '')
+const text = ref(props.typed ?? parts.value.text?.(value, props.field) ?? '')
 const wrong = ref('')
-const input = ref<HTMLInputElement>()
+const input = ref<InstanceType<typeof VTextField>>()
 let isLeft = false
 onMounted(
   () =>
@@ -84,63 +86,37 @@ function onKey(event: KeyboardEvent): void {
 
 <template>
   <PopMenu v-if="parts.editor === 'list'" :at="anchor" @close="leave('Escape')">
-    <div class="pop">
-      <ChoiceList
-        :choices="choices"
-        :chosen="chosen"
-        :label="words.editor.choose(field.name)"
-        :several="several"
-        clearable
-        @choose="choose"
-        @clear="clear"
-        @leave="leave('Escape')"
-      />
-    </div>
-  </PopMenu>
-  <span v-else class="box">
-    <input
-      ref="input"
-      v-model="text"
-      :type="parts.input?.type"
-      :inputmode="parts.input?.isNumber ? 'decimal' : undefined"
-      :aria-label="words.editor.edit(field.name)"
-      :aria-invalid="!!wrong || undefined"
-      :class="{ number: parts.input?.isNumber }"
-      @keydown="onKey"
-      @blur="save('blur')"
+    <ChoiceList
+      :choices="choices"
+      :chosen="chosen"
+      :label="words.editor.choose(field.name)"
+      :several="several"
+      clearable
+      @choose="choose"
+      @clear="clear"
+      @leave="leave('Escape')"
     />
-    <span v-if="wrong" class="wrong" role="alert">{{ wrong }}</span>
-  </span>
+  </PopMenu>
+  <PopMenu v-else-if="parts.editor === 'day'" :at="anchor" @close="save('blur')">
+    <DayField
+      v-model="text"
+      :label="words.editor.edit(field.name)"
+      :wrong="wrong"
+      @pick="save('Enter')"
+      @keydown="onKey"
+    />
+  </PopMenu>
+  <VTextField
+    v-else
+    ref="input"
+    v-model="text"
+    class="in-place"
+    :class="{ number: parts.isNumber }"
+    variant="plain"
+    :inputmode="parts.isNumber ? 'decimal' : undefined"
+    :aria-label="words.editor.edit(field.name)"
+    :error-messages="wrong"
+    @keydown="onKey"
+    @blur="save('blur')"
+  />
 </template>
-
-<style scoped>
-.box {
-  position: relative;
-  display: block;
-}
-input {
-  width: 100%;
-  background: var(--raised);
-  border: 0;
-  box-shadow: inset 0 0 0 2px var(--leaf);
-  border-radius: 2px;
-  padding: 4px 8px;
-  outline: none;
-}
-.number {
-  text-align: right;
-}
-.wrong {
-  position: absolute;
-  top: 100%;
-  left: 0;
-  z-index: 5;
-  background: var(--rust-tint);
-  color: var(--rust);
-  padding: 4px 8px;
-  border-radius: 3px;
-  white-space: normal;
-  min-width: 200px;
-  box-shadow: var(--shadow);
-}
-</style>

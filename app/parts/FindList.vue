@@ -1,5 +1,8 @@
 <script setup lang="ts" generic="T">
 import { nextTick, onMounted, ref, useId, watch } from 'vue'
+import { VList, VListItem } from 'vuetify/components/VList'
+import { VTextField } from 'vuetify/components/VTextField'
+import { VVirtualScroll } from 'vuetify/components/VVirtualScroll'
 
 /** A line to type in, and what it finds under it: the arrows, Home and End move, Enter takes one, Escape leaves. */
 const props = defineProps<{
@@ -25,7 +28,8 @@ const typed = defineModel<string>({ required: true })
 
 const id = useId()
 const at = ref(0)
-const input = ref<HTMLInputElement>()
+const input = ref<InstanceType<typeof VTextField>>()
+const scroll = ref<InstanceType<typeof VVirtualScroll>>()
 watch(typed, () => (at.value = 0))
 onMounted(() => {
   at.value = Math.max(0, props.first ?? 0)
@@ -41,6 +45,11 @@ async function takeAnswered(): Promise<void> {
   const line = props.lines[at.value]
   if (line !== undefined) emit('take', line)
 }
+function show(): void {
+  const line = document.getElementById(`${id}-${at.value}`)
+  if (line) line.scrollIntoView({ block: 'nearest' })
+  else scroll.value?.scrollToIndex(at.value)
+}
 function onKey(event: KeyboardEvent): void {
   const last = Math.max(0, props.lines.length - 1)
   if (event.key === 'ArrowDown') at.value = Math.min(last, at.value + 1)
@@ -52,15 +61,17 @@ function onKey(event: KeyboardEvent): void {
   else return
   if (event.key !== 'Tab') event.preventDefault()
   event.stopPropagation()
-  void nextTick(() => document.getElementById(`${id}-${at.value}`)?.scrollIntoView({ block: 'nearest' }))
+  void nextTick(show)
 }
 </script>
 
 <template>
   <div>
-    <input
+    <VTextField
       ref="input"
       v-model="typed"
+      class="typed"
+      variant="underlined"
       role="combobox"
       aria-expanded="true"
       aria-autocomplete="list"
@@ -73,63 +84,47 @@ function onKey(event: KeyboardEvent): void {
       @keydown="onKey"
     />
     <slot name="said" />
-    <ul :id="`${id}-list`" role="listbox" :aria-label="label" :aria-multiselectable="several || undefined">
-      <li
-        v-for="(line, i) in lines"
-        :id="`${id}-${i}`"
-        :key="keyOf(line)"
-        role="option"
-        :aria-selected="isChosen ? isChosen(line) : i === at"
-        :class="{ at: i === at }"
-        @mousedown.prevent
-        @mousemove="at = i"
-        @click="emit('take', line)"
-      >
-        <slot :line="line" />
-      </li>
-      <li v-if="none && !lines.length" class="soft none" role="option" aria-selected="false" aria-disabled="true">
-        {{ none }}
-      </li>
-    </ul>
+    <VList
+      :id="`${id}-list`"
+      class="lines"
+      role="listbox"
+      tabindex="-1"
+      :aria-label="label"
+      :aria-multiselectable="several || undefined"
+    >
+      <VVirtualScroll ref="scroll" :items="lines" item-height="32" role="presentation">
+        <template #default="{ item, index }">
+          <VListItem
+            :id="`${id}-${index}`"
+            :key="keyOf(item)"
+            role="option"
+            :aria-selected="isChosen ? isChosen(item) : index === at"
+            :aria-setsize="lines.length"
+            :aria-posinset="index + 1"
+            :active="index === at"
+            @mousedown.prevent
+            @mousemove="at = index"
+            @click="emit('take', item)"
+          >
+            <slot :line="item" />
+          </VListItem>
+        </template>
+      </VVirtualScroll>
+      <VListItem v-if="none && !lines.length" role="option" aria-selected="false" disabled>{{ none }}</VListItem>
+    </VList>
   </div>
 </template>
 
 <style scoped>
-input {
-  width: 100%;
-  border: 0;
-  border-bottom: 1.5px solid var(--leaf);
-  background: transparent;
-  padding: 3px 6px 5px;
-  font-size: 14px;
+.lines {
+  padding: 6px 0 0;
 }
-/* Its line says that it has the keyboard. */
-input:focus-visible {
-  outline: none;
-}
-input::placeholder {
-  color: var(--soft);
-}
-ul {
-  list-style: none;
-  margin: 6px 0 0;
-  padding: 0;
+.lines :deep(.v-virtual-scroll) {
   max-height: min(50vh, 284px);
-  overflow: auto;
 }
-li {
+.lines :deep(.v-list-item__content) {
   display: flex;
   align-items: center;
   gap: 8px;
-  padding: 4px 6px;
-  border-radius: 3px;
-  cursor: pointer;
-  min-height: 28px;
-}
-li.at {
-  background: var(--leaf-tint);
-}
-li.none {
-  cursor: default;
 }
 </style>

@@ -1,11 +1,17 @@
 <script setup lang="ts">
 import { nextTick } from 'vue'
-import { useOverlay } from './overlays'
+import { VMenu } from 'vuetify/components/VMenu'
 
-/** Floats beside an element for as long as one is given; the keyboard goes back there. `brief`: a click in it ends it. */
-const props = defineProps<{ at: HTMLElement | undefined; above?: boolean; brief?: boolean }>()
+/** Floats beside an element for as long as one is given; the keyboard goes back there. */
+const props = defineProps<{
+  at: HTMLElement | undefined
+  /** Where in the window it opens instead, such as under the pointer. */
+  point?: [x: number, y: number] | undefined
+  above?: boolean
+  /** A click in it ends it. */
+  brief?: boolean
+}>()
 const emit = defineEmits<{ close: [] }>()
-const VMenu = useOverlay('VMenu')
 
 function close(): void {
   const { at } = props
@@ -21,9 +27,10 @@ function close(): void {
   <VMenu
     v-if="at"
     :model-value="true"
-    :target="at"
+    :target="point ?? at"
     :location="above ? 'top start' : 'bottom start'"
     :close-on-content-click="!!brief"
+    content-class="pop"
     min-width="0"
     @update:model-value="close"
   >

@@ -24,14 +24,11 @@ interface FieldParts {
   mark(directory: Directory, shown: ShownValue): Mark | undefined
   /** Its value in words beside the mark, where there is room. */
   words?(directory: Directory, shown: ShownValue): string
-  /** A line that is typed, a list to choose from, a tick on the spot, or the item's panel alone. */
-  readonly editor: 'line' | 'list' | 'tick' | 'panel'
-  /** Of a line: the kind of input, and how a value is written in it. */
-  readonly input?: {
-    readonly type: 'text' | 'date'
-    readonly isNumber?: boolean
-    text(value: Value, field: Field): string
-  }
+  /** A line or a day that is typed, a list to choose from, a tick on the spot, or the item's panel alone. */
+  readonly editor: 'line' | 'day' | 'list' | 'tick' | 'panel'
+  readonly isNumber?: boolean
+  /** Where it is typed: how a value is written. */
+  text?(value: Value, field: Field): string
   /** Of a column in a table: least width in px, and the share of what is left over. */
   readonly width: readonly [least: number, share: number]
 }
@@ -42,14 +39,15 @@ export const fieldParts: Readonly<Record<FieldTypeName, FieldParts>> = {
   shortText: {
     mark: (_directory, { value }) => textMark(typed(value)),
     editor: 'line',
-    input: { type: 'text', text: typed },
+    text: typed,
     width: [110, 0.5],
   },
   longText: { mark: () => textMark('¶'), editor: 'panel', width: [64, 0] },
   number: {
     mark: (_directory, { value, field }) => textMark(`${numberText(value, field)} ${field.settings.unit ?? ''}`.trim()),
     editor: 'line',
-    input: { type: 'text', isNumber: true, text: numberText },
+    isNumber: true,
+    text: numberText,
     width: [70, 0],
   },
   oneOption: {
@@ -76,8 +74,8 @@ export const fieldParts: Readonly<Record<FieldTypeName, FieldParts>> = {
       directory.reader.maybe('project', item.project)?.uses.due === field.id
         ? dueMark(directory, value as PlainDate, late)
         : textMark(dayWords(value as PlainDate, directory.language, directory.today)),
-    editor: 'line',
-    input: { type: 'date', text: typed },
+    editor: 'day',
+    text: typed,
     width: [92, 0],
   },
   checkbox: { mark: (_directory, { value }) => (value ? textMark('✓') : undefined), editor: 'tick', width: [84, 0] },

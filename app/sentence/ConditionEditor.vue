@@ -1,5 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import { VBtn } from 'vuetify/components/VBtn'
+import { VNumberInput } from 'vuetify/components/VNumberInput'
 import type { Condition, ProjectId } from '#core/model/records'
 import { factKey } from '#core/facts/registry'
 import { useDirectory } from '../data/directory'
@@ -26,9 +28,8 @@ const fact = computed(() => {
 })
 const changeFact = (one: Condition, isNot: boolean) => emit('change', isNot ? { about: 'none', of: [one] } : one)
 const was = computed(() => (props.condition.about === 'was' ? props.condition : undefined))
-function changeDays(event: Event): void {
-  const daysAgo = Math.round(Number((event.target as HTMLInputElement).value))
-  if (was.value && daysAgo >= 1 && daysAgo <= 3660) emit('change', { ...was.value, daysAgo })
+function changeDays(daysAgo: number | null): void {
+  if (was.value && daysAgo) emit('change', { ...was.value, daysAgo })
 }
 function toggleStatus(id: string): void {
   const statuses = was.value && toggled(was.value.statuses, id)
@@ -50,7 +51,7 @@ function toggleStatus(id: string): void {
     />
     <template v-else-if="was">
       <label class="days">
-        <input type="number" min="1" max="3660" :value="was.daysAgo" @change="changeDays" />
+        <VNumberInput :min="1" :max="3660" :model-value="was.daysAgo" @update:model-value="changeDays" />
         {{ words.phrase.daysAgo(was.daysAgo) }}
       </label>
       <ChoiceList
@@ -81,9 +82,9 @@ function toggleStatus(id: string): void {
       </template>
     </NestedEditor>
     <footer v-if="fact || was || $slots.default">
-      <button v-if="fact || was" type="button" @click="emit('change', { about: 'any', of: [condition] })">
-        {{ words.phrase.orElse }}
-      </button>
+      <VBtn v-if="fact || was" variant="plain" @click="emit('change', { about: 'any', of: [condition] })">{{
+        words.phrase.orElse
+      }}</VBtn>
       <slot />
     </footer>
   </div>
@@ -91,18 +92,18 @@ function toggleStatus(id: string): void {
 
 <style scoped>
 .days {
-  display: block;
+  display: flex;
+  align-items: center;
+  gap: 10px;
   padding: 12px 14px 0;
 }
-.days input {
-  width: 72px;
+.days .v-number-input {
+  flex: 0 0 110px;
 }
 footer {
   border-top: 1px solid var(--rule);
-  padding: 8px 14px;
+  padding: 4px 8px;
   display: flex;
-  gap: 16px;
-  font-size: 12.5px;
-  color: var(--pool);
+  gap: 8px;
 }
 </style>

@@ -1,5 +1,9 @@
 <script setup lang="ts">
 import { computed, shallowRef, watch } from 'vue'
+import { VList, VListItem } from 'vuetify/components/VList'
+import { VNumberInput } from 'vuetify/components/VNumberInput'
+import { VTextField } from 'vuetify/components/VTextField'
+import SelectOne from '../parts/SelectOne.vue'
 import { fromDayNumber } from '#core/base/dates'
 import { isSameValue } from '#core/base/sorted-ids'
 import type { Condition, Day, FactRef, ProjectId } from '#core/model/records'
@@ -73,84 +77,80 @@ function setLength(part: Partial<typeof length.value>): void {
 }
 const dateOf = (day: Day | null) =>
   day === null ? '' : fromDayNumber(dayMeant(day, directory.today, directory.reader.workspace()))
-const valueOf = (event: Event) => (event.target as HTMLInputElement).value
+const waysFromToday = [
+  { value: 'next', title: words.phrase.inTheNext },
+  { value: 'last', title: words.phrase.inTheLast },
+] as const
+const dayKinds = [
+  { value: 'day', title: words.phrase.days },
+  { value: 'workingDay', title: words.phrase.workingDays },
+] as const
 </script>
 
 <template>
   <div class="days">
-    <div class="list" role="menu">
-      <button
+    <VList role="menu">
+      <VListItem
         v-for="(span, i) in spans"
         :key="say(span)"
-        type="button"
         role="menuitemradio"
         :aria-checked="isHeld(span)"
+        :active="isHeld(span)"
+        :title="say(span)"
         @click="emit('change', span.from, span.to)"
       >
-        {{ say(span) }}<span class="soft">{{ counts[i] }}</span>
-      </button>
-    </div>
+        <template #append
+          ><span class="soft">{{ counts[i] }}</span></template
+        >
+      </VListItem>
+    </VList>
     <div class="own">
-      <select :aria-label="words.phrase.way" :value="length.way" @change="setLength({ way: valueOf($event) })">
-        <option value="next">{{ words.phrase.inTheNext }}</option>
-        <option value="last">{{ words.phrase.inTheLast }}</option>
-      </select>
-      <input
-        type="number"
-        min="1"
-        max="3660"
-        :aria-label="words.phrase.howMany"
-        :value="length.n"
-        @change="setLength({ n: Math.round(Number(valueOf($event))) })"
+      <SelectOne
+        :label="words.phrase.way"
+        :choices="waysFromToday"
+        :chosen="length.way"
+        @choose="setLength({ way: $event })"
       />
-      <select
-        :aria-label="words.phrase.daysOrWorkingDays"
-        :value="length.of"
-        @change="setLength({ of: valueOf($event) as 'day' | 'workingDay' })"
-      >
-        <option value="day">{{ words.phrase.days }}</option>
-        <option value="workingDay">{{ words.phrase.workingDays }}</option>
-      </select>
+      <VNumberInput
+        variant="underlined"
+        :min="1"
+        :max="3660"
+        :aria-label="words.phrase.howMany"
+        :model-value="length.n"
+        @update:model-value="$event && setLength({ n: $event })"
+      />
+      <SelectOne
+        :label="words.phrase.daysOrWorkingDays"
+        :choices="dayKinds"
+        :chosen="length.of"
+        @choose="setLength({ of: $event })"
+      />
     </div>
     <div class="own">
-      <label
-        >{{ words.phrase.from }}
-        <input type="date" :value="dateOf(from)" @change="emit('change', valueOf($event) || null, to)" /></label
-      ><label
-        >{{ words.phrase.to }}
-        <input type="date" :value="dateOf(to)" @change="emit('change', from, valueOf($event) || null)"
-      /></label>
+      <VTextField
+        type="date"
+        :label="words.phrase.from"
+        :model-value="dateOf(from)"
+        @update:model-value="emit('change', $event || null, to)"
+      />
+      <VTextField
+        type="date"
+        :label="words.phrase.to"
+        :model-value="dateOf(to)"
+        @update:model-value="emit('change', from, $event || null)"
+      />
     </div>
   </div>
 </template>
 
 <style scoped>
-.list {
-  display: grid;
-  padding: 6px;
-}
-.list button {
-  display: flex;
-  justify-content: space-between;
-  gap: 16px;
-  padding: 4px 8px;
-  border-radius: 3px;
-  text-align: left;
-}
-.list button:hover,
-.list button:focus-visible {
-  background: var(--leaf-tint);
-}
-.list [aria-checked='true'] {
-  font-weight: 600;
-}
 .own {
   display: flex;
   flex-wrap: wrap;
   gap: 8px;
   padding: 4px 14px 8px;
 }
-.own input[type='number'] {
-  width: 64px;
+.own > * {
+  flex: 1 1 96px;
 }
 </style>

@@ -1,5 +1,7 @@
 <script setup lang="ts">
 import { computed, shallowRef, watch } from 'vue'
+import { VTextField } from 'vuetify/components/VTextField'
+import SelectOne from '../parts/SelectOne.vue'
 import { compareText } from '#core/base/collation'
 import type { Condition, FactRef, FactTest, ProjectId } from '#core/model/records'
 import type { Fact } from '#core/facts/contract'
@@ -112,8 +114,7 @@ const flagCount = computed(() => {
   const { empty, total } = counts.value
   return words.tally.items(test.value.is === 'empty' ? empty : total - empty)
 })
-const setWords = (event: Event) => {
-  const typed = (event.target as HTMLInputElement).value
+const setWords = (typed: string) => {
   if (typed.trim()) change({ is: 'has', words: typed })
 }
 </script>
@@ -122,13 +123,12 @@ const setWords = (event: Event) => {
   <div>
     <div class="how">
       <span class="name">{{ fact?.name ?? words.phrase.removed }}</span>
-      <select
-        :aria-label="words.phrase.how(fact?.name ?? '')"
-        :value="how"
-        @change="choose(($event.target as HTMLSelectElement).value)"
-      >
-        <option v-for="[id, label] in hows" :key="id" :value="id">{{ label }}</option>
-      </select>
+      <SelectOne
+        :label="words.phrase.how(fact?.name ?? '')"
+        :choices="hows.map(([value, title]) => ({ value, title }))"
+        :chosen="how"
+        @choose="choose"
+      />
     </div>
     <p v-if="test.is === 'empty' || test.is === 'filled'" class="soft note">{{ flagCount }}</p>
     <ChoiceList
@@ -157,13 +157,12 @@ const setWords = (event: Event) => {
       @change="(from, to) => change({ is: 'days', from, to })"
     />
     <div v-else-if="test.is === 'has'" class="words">
-      <input
-        type="text"
+      <VTextField
         maxlength="200"
         :aria-label="words.phrase.hasWords"
-        :value="test.words.trim()"
+        :model-value="test.words.trim()"
         autofocus
-        @input="setWords"
+        @update:model-value="setWords"
         @keydown.enter="emit('leave')"
       />
     </div>
@@ -184,8 +183,5 @@ const setWords = (event: Event) => {
 .words {
   padding: 8px 14px 12px;
   margin: 0;
-}
-.words input {
-  width: 100%;
 }
 </style>

@@ -3,6 +3,7 @@ import { computed } from 'vue'
 import { factKey, factsOf } from '#core/facts/registry'
 import type { FactRef, ProjectId } from '#core/model/records'
 import { useDirectory } from '../data/directory'
+import SelectOne from '../parts/SelectOne.vue'
 import { words } from '../words'
 
 /** One of a project's facts. */
@@ -20,19 +21,21 @@ const directory = useDirectory()
 const facts = computed(() => {
   const project = directory.reader.maybe('project', props.project)
   const all = project ? factsOf(directory.reader, project) : []
-  const usual = all.filter((one) => !one.automatic?.isForSortingOnly && (props.within?.includes(one.key) ?? true))
-  return props.forSorting ? [...all.filter((one) => one.automatic?.isForSortingOnly), ...usual] : usual
+  const usual = all.filter((fact) => !fact.automatic?.isForSortingOnly && (props.within?.includes(fact.key) ?? true))
+  return props.forSorting ? [...all.filter((fact) => fact.automatic?.isForSortingOnly), ...usual] : usual
 })
-function choose(event: Event): void {
-  const chosen = facts.value.find((one) => one.key === (event.target as HTMLSelectElement).value)
+const choices = computed(() =>
+  facts.value.map((fact) => ({
+    value: fact.key,
+    title: fact.automatic?.isForSortingOnly ? words.phrase.teamsOrder : fact.name,
+  })),
+)
+function choose(key: string): void {
+  const chosen = facts.value.find((fact) => fact.key === key)
   if (chosen) emit('change', chosen.ref)
 }
 </script>
 
 <template>
-  <select :aria-label="label" :value="factKey(by)" @change="choose">
-    <option v-for="fact in facts" :key="fact.key" :value="fact.key">
-      {{ fact.automatic?.isForSortingOnly ? words.phrase.teamsOrder : fact.name }}
-    </option>
-  </select>
+  <SelectOne :label="label" :choices="choices" :chosen="factKey(by)" @choose="choose" />
 </template>

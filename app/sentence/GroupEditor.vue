@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { FactRef, Grain, GroupKey, ProjectId, Total } from '#core/model/records'
+import type { FactRef, GroupKey, ProjectId, Total } from '#core/model/records'
 import { maybeFact } from '#core/facts/registry'
 import { grains } from '#core/model/names'
 import { kindsOfFacts } from '#core/fields/kinds'
@@ -9,6 +9,8 @@ import { words } from '../words'
 import { nextGroup } from './beginnings'
 import FactSelect from './FactSelect.vue'
 import KeyList from './KeyList.vue'
+import { VCheckbox } from 'vuetify/components/VCheckbox'
+import SelectOne from '../parts/SelectOne.vue'
 import { useWording } from '../data/wording'
 
 /** Grouped by what, up to three levels: dates by their periods, groups in their own order or by a total. */
@@ -27,9 +29,16 @@ function orderIn(chosen: string): Partial<GroupKey> {
   const total = chosen.replace(/ down$/, '')
   return { down, byTotal: total ? (JSON.parse(total) as Total) : undefined }
 }
-const isChecked = (event: Event) => (event.target as HTMLInputElement).checked || undefined
-const valueOf = (event: Event) => (event.target as HTMLSelectElement).value
 const by = (total: Total) => (wording.value ? totalWords(total, wording.value) : '')
+const grainChoices = grains.map((grain) => ({ value: grain, title: words.phrase.grains[grain] }))
+const orderChoices = () => [
+  { value: '', title: words.phrase.ownOrder },
+  { value: ' down', title: words.phrase.ownOrderBack },
+  ...orders().flatMap((total) => [
+    { value: JSON.stringify(total), title: words.phrase.leastFirst(by(total)) },
+    { value: `${JSON.stringify(total)} down`, title: words.phrase.mostFirst(by(total)) },
+  ]),
+]
 </script>
 
 <template>
@@ -47,30 +56,29 @@ const by = (total: Total) => (wording.value ? totalWords(total, wording.value) :
         :label="words.phrase.groupBy"
         @change="set({ by: $event, grain: undefined })"
       />
-      <select
+      <SelectOne
         v-if="isDated(one.by)"
-        :aria-label="words.phrase.grain"
-        :value="one.grain ?? 'day'"
-        @change="set({ grain: valueOf($event) as Grain })"
-      >
-        <option v-for="grain in grains" :key="grain" :value="grain">{{ words.phrase.grains[grain] }}</option>
-      </select>
-      <select :aria-label="words.phrase.groupOrder" :value="orderOf(one)" @change="set(orderIn(valueOf($event)))">
-        <option value="">{{ words.phrase.ownOrder }}</option>
-        <option value=" down">{{ words.phrase.ownOrderBack }}</option>
-        <template v-for="total in orders()" :key="JSON.stringify(total)">
-          <option :value="JSON.stringify(total)">{{ words.phrase.leastFirst(by(total)) }}</option>
-          <option :value="`${JSON.stringify(total)} down`">{{ words.phrase.mostFirst(by(total)) }}</option>
-        </template>
-      </select>
-      <label class="check"
-        ><input type="checkbox" :checked="!!one.withEmpty" @change="set({ withEmpty: isChecked($event) })" />
-        {{ words.phrase.withEmpty }}</label
-      >
-      <label class="check"
-        ><input type="checkbox" :checked="!!one.hideNone" @change="set({ hideNone: isChecked($event) })" />
-        {{ words.phrase.hideNone }}</label
-      >
+        :label="words.phrase.grain"
+        :choices="grainChoices"
+        :chosen="one.grain ?? 'day'"
+        @choose="set({ grain: $event })"
+      />
+      <SelectOne
+        :label="words.phrase.groupOrder"
+        :choices="orderChoices()"
+        :chosen="orderOf(one)"
+        @choose="set(orderIn($event))"
+      />
+      <VCheckbox
+        :label="words.phrase.withEmpty"
+        :model-value="!!one.withEmpty"
+        @update:model-value="set({ withEmpty: $event || undefined })"
+      />
+      <VCheckbox
+        :label="words.phrase.hideNone"
+        :model-value="!!one.hideNone"
+        @update:model-value="set({ hideNone: $event || undefined })"
+      />
     </template>
   </KeyList>
 </template>

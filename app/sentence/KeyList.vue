@@ -1,4 +1,7 @@
 <script setup lang="ts" generic="T extends object">
+import { mdiClose } from '@mdi/js'
+import { VBtn } from 'vuetify/components/VBtn'
+import IconButton from '../parts/IconButton.vue'
 import { words } from '../words'
 
 /** The keys of a phrase, one after another, each on a line; they can be changed, taken out and added to. */
@@ -14,20 +17,10 @@ const remove = (at: number): void => emit('change', props.keys.filter((_, i) => 
     <ol>
       <li v-for="(key, i) in keys" :key="i">
         <slot :one="key" :set="(part: Partial<T>) => set(i, part)" />
-        <button
-          type="button"
-          class="out"
-          :aria-label="words.phrase.takeOut"
-          :title="words.phrase.takeOut"
-          @click="remove(i)"
-        >
-          ×
-        </button>
+        <IconButton class="out" :icon="mdiClose" :label="words.phrase.takeOut" @click="remove(i)" />
       </li>
     </ol>
-    <button v-if="keys.length < most" type="button" class="link" @click="emit('change', [...keys, next()])">
-      {{ addLabel }}
-    </button>
+    <VBtn v-if="keys.length < most" variant="plain" @click="emit('change', [...keys, next()])">{{ addLabel }}</VBtn>
   </div>
 </template>
 
@@ -50,6 +43,5 @@ li {
 }
 .out {
   margin-left: auto;
-  padding: 0 6px;
 }
 </style>

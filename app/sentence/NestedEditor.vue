@@ -1,5 +1,8 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
+import { mdiClose } from '@mdi/js'
+import IconButton from '../parts/IconButton.vue'
+import SelectOne from '../parts/SelectOne.vue'
 import type { Condition, ProjectId } from '#core/model/records'
 import { conditionWords } from '#core/language/conditions'
 import { words } from '../words'
@@ -14,11 +17,14 @@ const open = ref(-1)
 
 const parts = computed((): readonly Condition[] => ('of' in props.condition ? props.condition.of : 'that' in props.condition ? [props.condition.that] : [])) // prettier-ignore
 const isGroup = computed(() => 'of' in props.condition)
-const kinds = computed(() => (isGroup.value ? words.phrase.groups : words.phrase.kinships))
+const kinds = computed(() =>
+  (isGroup.value ? words.phrase.groups : words.phrase.kinships).map(([value, title]) => ({ value, title })),
+)
 /** What a part's counts are counted among: of any, each alone; of all, with the others. */
 const among = (i: number): Condition[] =>
   props.condition.about === 'all' ? [...props.others, ...parts.value.filter((_, k) => k !== i)] : [...props.others]
 
+const chosenKind = computed(() => kinds.value.find((kind) => kind.value === props.condition.about)?.value)
 function retype(about: string): void {
   if ('of' in props.condition) emit('change', { about: about as 'all', of: props.condition.of })
   else if ('that' in props.condition) emit('change', { about: about as 'parent', that: props.condition.that })
@@ -45,28 +51,19 @@ function add(conditions: readonly Condition[]): void {
 
 <template>
   <div class="nested">
-    <select
-      :aria-label="words.phrase.nested"
-      :value="condition.about"
-      @change="retype(($event.target as HTMLSelectElement).value)"
-    >
-      <option v-for="[about, label] in kinds" :key="about" :value="about">{{ label }}</option>
-    </select>
+    <SelectOne :label="words.phrase.nested" :choices="kinds" :chosen="chosenKind" @choose="retype" />
     <ul>
       <li v-for="(one, i) in parts" :key="i">
         <div class="part">
           <button type="button" class="words" :aria-expanded="open === i" @click="open = open === i ? -1 : i">
             {{ wording ? conditionWords(one, wording) : '' }}
           </button>
-          <button
+          <IconButton
             v-if="isGroup && parts.length > 1"
-            type="button"
-            :aria-label="words.phrase.takeOut"
-            :title="words.phrase.takeOut"
+            :icon="mdiClose"
+            :label="words.phrase.takeOut"
             @click="remove(i)"
-          >
-            ×
-          </button>
+          />
         </div>
         <div v-if="open === i" class="inner">
           <slot

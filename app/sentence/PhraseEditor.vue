@@ -1,5 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import { VBtn } from 'vuetify/components/VBtn'
+import { VList, VListItem } from 'vuetify/components/VList'
 import { layouts } from '#core/layouts/registry'
 import type { Condition, FieldId, View, ViewDefinition } from '#core/model/records'
 import type { PhraseName } from '#core/language/sentence'
@@ -46,18 +48,17 @@ const layoutChoices = computed(() => {
 
 <template>
   <div class="editor" @keydown.esc.stop="emit('leave')">
-    <div v-if="phrase === 'layout'" class="list" role="menu">
-      <button
+    <VList v-if="phrase === 'layout'" role="menu">
+      <VListItem
         v-for="one in layoutChoices"
         :key="one.name"
-        type="button"
         role="menuitemradio"
         :aria-checked="definition.layout === one.name"
+        :active="definition.layout === one.name"
+        :title="words.phrase.asLayout(one.label)"
         @click="emit('change', one.definition)"
-      >
-        {{ words.phrase.asLayout(one.label) }}
-      </button>
-    </div>
+      />
+    </VList>
     <GroupEditor
       v-else-if="phrase === 'group'"
       :project="view.project"
@@ -101,7 +102,7 @@ const layoutChoices = computed(() => {
       @change="withWhere"
       @leave="emit('leave')"
     >
-      <button type="button" class="right" @click="takeOut">{{ words.phrase.takeOut }}</button>
+      <VBtn variant="plain" class="right" @click="takeOut">{{ words.phrase.takeOut }}</VBtn>
     </ConditionEditor>
   </div>
 </template>
@@ -110,50 +111,5 @@ const layoutChoices = computed(() => {
 .editor {
   min-width: 264px;
   max-width: min(400px, 92vw);
-}
-.editor :deep(button) {
-  min-height: 24px;
-  min-width: 24px;
-}
-.list {
-  display: grid;
-  padding: 6px;
-}
-.list button {
-  padding: 6px 10px;
-  border-radius: 3px;
-}
-.list button:hover,
-.list button:focus-visible {
-  background: var(--leaf-tint);
-}
-.list [aria-checked='true'] {
-  font-weight: 600;
-}
-.editor :deep(select),
-.editor :deep(input:is([type='number'], [type='date'], [type='text'])) {
-  font: inherit;
-  font-size: 13px;
-  color: var(--ink);
-  background: var(--raised);
-  border: 1px solid var(--edge);
-  border-radius: 3px;
-  padding: 3px 6px;
-  min-height: 28px;
-  max-width: 100%;
-}
-.editor :deep(:is(select, input:not([role='combobox'])):focus-visible) {
-  outline: 2px solid var(--leaf);
-  outline-offset: 1px;
-}
-.editor :deep(.check) {
-  display: inline-flex;
-  gap: 5px;
-  align-items: center;
-  font-size: 12.5px;
-  color: var(--soft);
-}
-.editor :deep(.check input) {
-  accent-color: var(--leaf);
 }
 </style>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { ref } from 'vue'
+import { VTextField } from 'vuetify/components/VTextField'
 import { printDecimal, tryParseDecimal } from '#core/base/decimals'
 import type { Field } from '#core/model/records'
 import { words } from '../words'
@@ -22,14 +23,19 @@ function set(end: 'from' | 'to', event: Event): void {
 
 <template>
   <div class="range">
-    <label
-      >{{ words.phrase.atLeast }}
-      <input type="text" inputmode="decimal" :value="printed(from)" autofocus @change="set('from', $event)" />
-    </label>
-    <label
-      >{{ words.phrase.atMost }}
-      <input type="text" inputmode="decimal" :value="printed(to)" @change="set('to', $event)" />
-    </label>
+    <VTextField
+      :label="words.phrase.atLeast"
+      inputmode="decimal"
+      :model-value="printed(from)"
+      autofocus
+      @change="set('from', $event)"
+    />
+    <VTextField
+      :label="words.phrase.atMost"
+      inputmode="decimal"
+      :model-value="printed(to)"
+      @change="set('to', $event)"
+    />
     <span v-if="field?.settings.unit" class="soft">{{ field.settings.unit }}</span>
     <p v-if="wrong" class="rust" role="alert">{{ wrong }}</p>
   </div>
@@ -43,8 +49,8 @@ function set(end: 'from' | 'to', event: Event): void {
   align-items: center;
   padding: 10px 14px 12px;
 }
-.range input {
-  width: 76px;
+.range .v-text-field {
+  flex: 1 1 96px;
 }
 p {
   margin: 0;

@@ -4,17 +4,19 @@ import { sortKeyWords } from '#core/language/phrases'
 import { words } from '../words'
 import FactSelect from './FactSelect.vue'
 import KeyList from './KeyList.vue'
+import { VCheckbox } from 'vuetify/components/VCheckbox'
+import SelectOne from '../parts/SelectOne.vue'
 import { useWording } from '../data/wording'
 
 /** In what order: several keys, the first before the next. */
 const props = defineProps<{ project: ProjectId; sort: readonly SortKey[] }>()
 const emit = defineEmits<{ change: [sort: SortKey[]] }>()
 const wording = useWording(() => props.project)
-const ways = (key: SortKey): [string, string] => {
-  const told = wording.value
-  const say = (down: boolean) => (told ? sortKeyWords({ by: key.by, down }, told) : '')
-  return [say(false), say(true)]
-}
+const ways = (key: SortKey) =>
+  [false, true].map((down) => ({
+    value: down,
+    title: wording.value ? sortKeyWords({ by: key.by, down }, wording.value) : '',
+  }))
 </script>
 
 <template>
@@ -33,22 +35,18 @@ const ways = (key: SortKey): [string, string] => {
         for-sorting
         @change="set({ by: $event })"
       />
-      <select
-        :aria-label="words.phrase.direction"
-        :value="String(one.down)"
-        @change="set({ down: ($event.target as HTMLSelectElement).value === 'true' })"
-      >
-        <option value="false">{{ ways(one)[0] }}</option>
-        <option value="true">{{ ways(one)[1] }}</option>
-      </select>
-      <label v-if="one.by.fact !== 'rank'" class="check"
-        ><input
-          type="checkbox"
-          :checked="!!one.emptyFirst"
-          @change="set({ emptyFirst: ($event.target as HTMLInputElement).checked || undefined })"
-        />
-        {{ words.phrase.emptyFirst }}</label
-      >
+      <SelectOne
+        :label="words.phrase.direction"
+        :choices="ways(one)"
+        :chosen="one.down"
+        @choose="set({ down: $event })"
+      />
+      <VCheckbox
+        v-if="one.by.fact !== 'rank'"
+        :label="words.phrase.emptyFirst"
+        :model-value="!!one.emptyFirst"
+        @update:model-value="set({ emptyFirst: $event || undefined })"
+      />
     </template>
   </KeyList>
 </template>

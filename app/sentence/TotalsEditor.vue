@@ -9,6 +9,7 @@ import { words } from '../words'
 import { nextTotal } from './beginnings'
 import FactSelect from './FactSelect.vue'
 import KeyList from './KeyList.vue'
+import SelectOne from '../parts/SelectOne.vue'
 
 /** What each group and the whole view adds up to. */
 const props = defineProps<{ project: ProjectId; totals: readonly Total[] }>()
@@ -43,13 +44,12 @@ function renamed({ of }: Total, name: TotalName): Total {
     @change="emit('change', $event)"
   >
     <template #default="{ one, set }">
-      <select
-        :aria-label="words.phrase.total"
-        :value="one.name"
-        @change="set(renamed(one, ($event.target as HTMLSelectElement).value as TotalName))"
-      >
-        <option v-for="name in totalNames" :key="name" :value="name">{{ label(name, one.of) }}</option>
-      </select>
+      <SelectOne
+        :label="words.phrase.total"
+        :choices="totalNames.map((name) => ({ value: name, title: label(name, one.of) }))"
+        :chosen="one.name"
+        @choose="set(renamed(one, $event))"
+      />
       <FactSelect
         v-if="one.of !== undefined"
         :project="project"

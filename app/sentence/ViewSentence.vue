@@ -1,12 +1,11 @@
 <script setup lang="ts">
-import { computed, defineAsyncComponent, nextTick, onMounted, ref } from 'vue'
+import { computed, nextTick, ref } from 'vue'
 import { navigateTo } from 'nuxt/app'
+import { VBtn } from 'vuetify/components/VBtn'
 import type { View, ViewDefinition } from '#core/model/records'
 import { sentenceOf, type PhraseName } from '#core/language/sentence'
-import { fetched } from '../fetched'
-import PopMenu from '../parts/PopMenu.vue'
+import { later } from '../parts/later'
 import { isOwn, useDirectory } from '../data/directory'
-import { afterPaint } from '../data/stands'
 import { useViews } from '../data/views'
 import { words } from '../words'
 import { useWording } from '../data/wording'
@@ -16,10 +15,8 @@ import { useWording } from '../data/wording'
  * element: those do not break over lines as words do.
  */
 const props = defineProps<{ view: View; definition: ViewDefinition; count: number | undefined }>()
-/** Its script is no part of the first page, but here before anyone can press a phrase or the line is cut. */
-const loadEditor = () => fetched(() => import('./PhraseEditor.vue'))
-const PhraseEditor = defineAsyncComponent(loadEditor)
-onMounted(() => afterPaint(() => void loadEditor()))
+const PhraseEditor = later(() => import('./PhraseEditor.vue'))
+const PopMenu = later(() => import('../parts/PopMenu.vue'))
 const directory = useDirectory()
 const views = useViews()
 const project = computed(() => directory.reader.maybe('project', props.view.project))
@@ -91,23 +88,18 @@ async function remove(): Promise<void> {
       >
       <div v-if="isChanged" class="kept">
         {{ words.view.notKept }}
-        <template v-if="mayKeep"
-          ><button type="button" @click="views.keep(view)">
-            {{ isMine ? words.view.saveMine : words.view.keepForAll }}
-          </button>
-          ·
-        </template>
-        <template v-if="!isMine"
-          ><button type="button" @click="keepAsMine">{{ words.view.keepAsMine }}</button> ·
-        </template>
-        <button type="button" @click="views.putBack(view)">{{ words.view.putBack }}</button>
+        <VBtn v-if="mayKeep" variant="plain" @click="views.keep(view)">{{
+          isMine ? words.view.saveMine : words.view.keepForAll
+        }}</VBtn>
+        <VBtn v-if="!isMine" variant="plain" @click="keepAsMine">{{ words.view.keepAsMine }}</VBtn>
+        <VBtn variant="plain" @click="views.putBack(view)">{{ words.view.putBack }}</VBtn>
       </div>
       <div v-else-if="isMine" class="kept">
-        <button type="button" @click="remove">{{ words.view.removeView }}</button>
+        <VBtn variant="plain" @click="remove">{{ words.view.removeView }}</VBtn>
       </div>
     </div>
-    <PopMenu :at="open?.at" @close="leave">
-      <div v-if="open" class="pop" role="dialog" :aria-label="words.phrase.more">
+    <PopMenu v-if="open" :at="open.at" @close="leave">
+      <div role="dialog" :aria-label="words.phrase.more">
         <PhraseEditor
           :key="open.phrase"
           :phrase="open.phrase"
@@ -179,10 +171,6 @@ async function remove(): Promise<void> {
   color: var(--wren);
   font-size: 12.5px;
   padding-top: 4px;
-}
-.kept button {
-  text-decoration: underline;
-  text-underline-offset: 3px;
 }
 @media (max-width: 700px) {
   .row {

@@ -1,91 +1,124 @@
 <script setup lang="ts">
 import { useRoute } from 'vue-router'
 import { computed, onMounted, ref, watch } from 'vue'
+import { useDisplay } from 'vuetify'
+import { VApp } from 'vuetify/components/VApp'
+import { VFooter } from 'vuetify/components/VFooter'
+import { VLayout } from 'vuetify/components/VLayout'
+import { VMain } from 'vuetify/components/VMain'
+import { VNavigationDrawer } from 'vuetify/components/VNavigationDrawer'
 import { nowLive, stands } from '../data/stands'
+import { keepFolded, keptFolded } from '../data/kept-index'
+import { later } from '../parts/later'
 import { words } from '../words'
-import AppIndex from './AppIndex.vue'
-import NoticeList from './NoticeList.vue'
 import PhoneBar from './PhoneBar.vue'
 import TallyBar from './TallyBar.vue'
 
 /** What surrounds every view: index, sentence, main area, item panel, tally. */
+const AppIndex = later(() => import('./AppIndex.vue'))
+const NoticeList = later(() => import('./NoticeList.vue'))
 const route = useRoute()
+const { mobile, width } = useDisplay()
+/** On a phone the index is a screen of its own. */
 const isIndexOpen = ref(false)
 /** Drawn on the server, it is there to be seen before it can be used; nothing is drawn anew for it. */
-const frame = ref<HTMLElement>()
+const frame = ref<InstanceType<typeof VApp>>()
 onMounted(() => {
-  frame.value?.removeAttribute('inert')
+  ;(frame.value?.$el as HTMLElement).removeAttribute('inert')
   nowLive()
 })
-/** How it was left stands at the page itself before anything is painted (worker/start.ts). */
-const isFolded = ref(import.meta.client && document.documentElement.dataset.index === 'folded')
+const isFolded = ref(keptFolded())
+watch(isFolded, keepFolded)
 const hasPanel = computed(() => typeof route.query.item === 'string')
 watch(
   () => route.fullPath,
   () => (isIndexOpen.value = false),
 )
-watch(isFolded, (folded) => {
-  document.documentElement.dataset.index = folded ? 'folded' : 'open'
-  localStorage.setItem('wrenleaf-index', folded ? 'folded' : 'open')
-})
 </script>
 
 <template>
-  <div ref="frame" class="frame" inert :class="{ 'index-open': isIndexOpen, 'with-panel': hasPanel }">
+  <VApp ref="frame" class="frame" inert>
     <a class="skip" href="#main">{{ words.frame.skip }}</a>
-    <AppIndex
-      v-if="stands"
+    <VNavigationDrawer
       class="index"
-      :folded="isFolded"
-      @fold="isFolded = !isFolded"
-      @close="isIndexOpen = false"
-    />
-    <div v-else class="index still" />
-    <header class="sentence"><slot name="sentence" /></header>
-    <main id="main" class="main" tabindex="-1"><slot /></main>
-    <slot name="panel" />
-    <TallyBar class="tally"><slot name="tally" /></TallyBar>
-    <PhoneBar class="phone" @views="isIndexOpen = true" />
+      tag="nav"
+      :aria-label="words.frame.index"
+      :model-value="!mobile || isIndexOpen"
+      :permanent="!mobile"
+      :temporary="mobile"
+      :width="mobile ? width : 208"
+      :rail="isFolded && !mobile"
+      rail-width="44"
+      :scrim="false"
+      disable-resize-watcher
+      @update:model-value="isIndexOpen = $event"
+    >
+      <AppIndex v-if="stands" :folded="isFolded && !mobile" @fold="isFolded = !isFolded" @close="isIndexOpen = false" />
+    </VNavigationDrawer>
+    <PhoneBar v-if="mobile" @views="isIndexOpen = true" />
+    <VFooter app height="34" class="tally" tag="footer">
+      <TallyBar><slot name="tally" /></TallyBar>
+    </VFooter>
+    <VMain tag="div" class="middle">
+      <header v-show="!(mobile && hasPanel)" class="sentence"><slot name="sentence" /></header>
+      <VLayout class="beside">
+        <VNavigationDrawer
+          v-if="$slots.panel"
+          class="panel"
+          tag="div"
+          location="end"
+          permanent
+          :width="mobile ? width : 392"
+        >
+          <slot name="panel" />
+        </VNavigationDrawer>
+        <VMain id="main" class="main" tabindex="-1"><slot /></VMain>
+      </VLayout>
+    </VMain>
     <NoticeList v-if="stands" />
-  </div>
+  </VApp>
 </template>
 
 <style scoped>
 .frame {
   height: 100dvh;
-  display: grid;
-  grid-template: auto minmax(0, 1fr) var(--tally) / var(--index) minmax(0, 1fr) auto;
-  background: var(--paper);
 }
-:root[data-index='folded'] .frame {
-  grid-template-columns: 44px minmax(0, 1fr) auto;
+.frame > :deep(.v-application__wrap) {
+  height: 100dvh;
+  min-height: 0;
+}
+.middle {
+  display: flex;
+  flex-direction: column;
+  min-height: 0;
+  height: 100%;
 }
 .index {
-  grid-row: 1 / 4;
-}
-.still {
   background: var(--sunk);
   border-right: 1px solid var(--rule);
 }
+.tally {
+  background: var(--sunk);
+  border-top: 1px solid var(--rule);
+  padding: 0;
+}
 .sentence {
-  grid-column: 2 / 4;
   padding: 13px 24px 11px;
   border-bottom: 1px solid var(--rule);
   min-height: 50px;
 }
+.beside {
+  min-height: 0;
+}
+.panel {
+  background: var(--raised);
+  border-left: 1px solid var(--rule-strong);
+}
 .main {
-  grid-column: 2;
   position: relative;
   min-width: 0;
-  min-height: 0;
   overflow: hidden;
   outline: none;
-}
-.tally {
-  grid-column: 2 / 4;
-}
-.phone {
-  display: none;
 }
 .skip {
   position: absolute;
@@ -94,38 +127,16 @@ watch(isFolded, (folded) => {
 .skip:focus {
   left: 8px;
   top: 8px;
-  z-index: 20;
+  z-index: 2000;
   background: var(--raised);
   padding: 8px 12px;
 }
 @media (max-width: 700px) {
-  .frame,
-  :root[data-index='folded'] .frame {
-    grid-template: auto minmax(0, 1fr) auto auto / minmax(0, 1fr);
-  }
-  .index {
-    display: none;
-  }
-  .index-open .index {
-    display: flex;
-    position: fixed;
-    inset: 0;
-    z-index: 10;
-  }
-  .sentence,
-  .main,
-  .tally,
-  .phone {
-    grid-column: 1;
-  }
   .sentence {
     padding: 10px 16px;
   }
-  .phone {
-    display: grid;
-  }
-  .with-panel .main,
-  .with-panel .sentence {
+  /* Until it is known that the screen is a phone's. */
+  .index:not(.v-navigation-drawer--temporary) {
     display: none;
   }
 }

@@ -1,15 +1,19 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { RouterLink, useRoute } from 'vue-router'
-import { mdiChevronLeft, mdiChevronRight, mdiClose } from '@mdi/js'
-import PopMenu from '../parts/PopMenu.vue'
-import type { ProjectId } from '#core/model/records'
+import { RouterLink, useRoute, useRouter } from 'vue-router'
+import { mdiChevronLeft, mdiChevronRight, mdiClose, mdiDotsHorizontal } from '@mdi/js'
+import { VBtn } from 'vuetify/components/VBtn'
+import { VList, VListItem, VListSubheader } from 'vuetify/components/VList'
+import ActMenu, { type Act } from '../parts/ActMenu.vue'
+import IconButton from '../parts/IconButton.vue'
+import type { Project, View } from '#core/model/records'
 import { isOwn, useDirectory } from '../data/directory'
 import { useSession } from '../data/session'
 import { words } from '../words'
 import { PersonPebble } from '../parts/marks'
 import WrenMark from '../parts/WrenMark.vue'
 import NewProject from './NewProject.vue'
+import { useViewActs } from './use-view-acts'
 
 /** The table of contents: my queue, then the projects, each with its views, the team's first. */
 defineProps<{ folded: boolean }>()
@@ -17,99 +21,101 @@ const emit = defineEmits<{ fold: []; close: [] }>()
 const directory = useDirectory()
 const session = useSession()
 const route = useRoute()
+const router = useRouter()
+const viewActs = useViewActs()
 const isStarting = ref(false)
-const isMenuOpen = ref(false)
-const meButton = ref<HTMLElement>()
 const mayStart = computed(() => directory.may('start projects'))
 const here = (path: string): 'page' | undefined => (route.path === path ? 'page' : undefined)
-const shared = (id: ProjectId) => directory.views(id).filter((view) => !isOwn(view))
-const own = (id: ProjectId) => directory.views(id).filter(isOwn)
+const addressOf = (project: Project, view: View) => `/app/${project.prefix}/${view.id}`
+const shared = (project: Project) => directory.views(project.id).filter((view) => !isOwn(view))
+const own = (project: Project) => directory.views(project.id).filter(isOwn)
+
+const menu = ref<{
+  acts: readonly Act[]
+  label: string
+  at: HTMLElement
+  point?: [number, number] | undefined
+  above?: boolean
+}>()
+function openMenu(label: string, acts: readonly Act[], event: MouseEvent | KeyboardEvent): void {
+  const at = event.currentTarget as HTMLElement
+  const isPointer = event.type === 'contextmenu' && (event as MouseEvent).button === 2
+  menu.value = { label, acts, at, ...(isPointer && { point: [(event as MouseEvent).clientX, (event as MouseEvent).clientY] }) } // prettier-ignore
+}
+const projectActs = (project: Project): Act[] =>
+  directory.may('change items', project.id)
+    ? [{ label: words.frame.bringIn, do: () => void router.push(`/app/${project.prefix}/bring-in`) }]
+    : []
+const ownActs = (): Act[] => [
+  { label: session.night ? words.frame.day : words.frame.night, do: () => session.setNight(!session.night) },
+  { label: words.frame.signOut, do: () => void session.signOut() },
+]
 </script>
 
 <template>
-  <nav class="index" :class="{ folded }" :aria-label="words.frame.index">
+  <div class="index" :class="{ folded }">
     <div class="mark">
       <RouterLink to="/app" class="home"
         ><WrenMark /><span v-if="!folded">{{ words.name }}</span></RouterLink
       >
-      <button
+      <IconButton
         class="fold"
-        type="button"
-        :aria-label="folded ? words.frame.unfold : words.frame.fold"
+        :icon="folded ? mdiChevronRight : mdiChevronLeft"
+        :label="folded ? words.frame.unfold : words.frame.fold"
         @click="emit('fold')"
-      >
-        <svg viewBox="0 0 24 24"><path :d="folded ? mdiChevronRight : mdiChevronLeft" /></svg>
-      </button>
-      <button class="close" type="button" :aria-label="words.frame.close" @click="emit('close')">
-        <svg viewBox="0 0 24 24"><path :d="mdiClose" /></svg>
-      </button>
+      />
+      <IconButton class="close" :icon="mdiClose" :label="words.frame.close" @click="emit('close')" />
     </div>
-    <div v-if="!folded" class="contents">
-      <RouterLink to="/app" :aria-current="here('/app')"
-        ><span>{{ words.frame.myQueue }}</span
-        ><b v-if="directory.inTurn">{{ directory.inTurn }}</b></RouterLink
-      >
-      <section v-for="project in directory.projects" :key="project.id">
+    <VList v-if="!folded" class="contents" nav tag="div" role="none" tabindex="-1">
+      <VListItem to="/app" :active="!!here('/app')" :aria-current="here('/app')" :title="words.frame.myQueue">
+        <template v-if="directory.inTurn" #append>{{ directory.inTurn }}</template>
+      </VListItem>
+      <section v-for="project in directory.projects" :key="project.id" :aria-label="project.name">
         <h3>
-          {{ project.name }} <span class="soft prefix">{{ project.prefix }}</span>
+          <span class="name">{{ project.name }}</span> <span class="soft prefix">{{ project.prefix }}</span>
+          <IconButton
+            v-if="projectActs(project).length"
+            class="more"
+            :icon="mdiDotsHorizontal"
+            :label="words.frame.acts(project.name)"
+            aria-haspopup="menu"
+            @click="openMenu(words.frame.acts(project.name), projectActs(project), $event)"
+          />
         </h3>
-        <RouterLink
-          v-for="view in shared(project.id)"
-          :key="view.id"
-          :to="`/app/${project.prefix}/${view.id}`"
-          :aria-current="here(`/app/${project.prefix}/${view.id}`)"
-          ><span>{{ view.name }}</span></RouterLink
-        >
-        <template v-if="own(project.id).length">
-          <div class="sub">{{ words.frame.onlyMine }}</div>
-          <RouterLink
-            v-for="view in own(project.id)"
+        <template v-for="(views, i) in [shared(project), own(project)]" :key="i">
+          <VListSubheader v-if="i && views.length">{{ words.frame.onlyMine }}</VListSubheader>
+          <VListItem
+            v-for="view in views"
             :key="view.id"
-            :to="`/app/${project.prefix}/${view.id}`"
-            :aria-current="here(`/app/${project.prefix}/${view.id}`)"
-            ><span>{{ view.name }}</span></RouterLink
-          >
+            :to="addressOf(project, view)"
+            :active="!!here(addressOf(project, view))"
+            :aria-current="here(addressOf(project, view))"
+            :title="view.name"
+            @contextmenu.prevent="openMenu(view.name, viewActs(project, view), $event)"
+          />
         </template>
-        <RouterLink
-          v-if="directory.may('change items', project.id)"
-          class="quiet"
-          :to="`/app/${project.prefix}/bring-in`"
-          :aria-current="here(`/app/${project.prefix}/bring-in`)"
-          ><span>{{ words.frame.bringIn }}</span></RouterLink
-        >
       </section>
-      <button v-if="mayStart" type="button" class="quiet start" @click="isStarting = true">
-        {{ words.frame.newProject }}
-      </button>
-    </div>
-    <button
+      <VListItem v-if="mayStart" class="start" :title="words.frame.newProject" @click="isStarting = true" />
+    </VList>
+    <VBtn
       v-if="directory.me"
-      ref="meButton"
-      type="button"
       class="me"
       aria-haspopup="menu"
-      :aria-expanded="isMenuOpen"
       :aria-label="words.frame.menuOf(directory.me.name)"
-      @click="isMenuOpen = !isMenuOpen"
+      @click="(openMenu(words.frame.menuOf(directory.me.name), ownActs(), $event), menu && (menu.above = true))"
     >
-      <PersonPebble :person="directory.me" aria-hidden="true" /><span v-if="!folded">{{ directory.me.name }}</span>
-    </button>
-    <PopMenu :at="isMenuOpen ? meButton : undefined" above brief @close="isMenuOpen = false">
-      <div class="pop menu">
-        <button type="button" @click="session.setNight(!session.night)">
-          {{ session.night ? words.frame.day : words.frame.night }}
-        </button>
-        <button type="button" @click="session.signOut()">{{ words.frame.signOut }}</button>
-      </div>
-    </PopMenu>
+      <PersonPebble :person="directory.me" aria-hidden="true" /><span v-if="!folded" class="name">{{
+        directory.me.name
+      }}</span>
+    </VBtn>
+    <ActMenu v-if="menu" v-bind="menu" @close="menu = undefined" />
     <NewProject v-model="isStarting" />
-  </nav>
+  </div>
 </template>
 
 <style scoped>
 .index {
-  background: var(--sunk);
-  border-right: 1px solid var(--rule);
+  height: 100%;
   padding: 14px 10px 10px;
   display: flex;
   flex-direction: column;
@@ -118,7 +124,7 @@ const own = (id: ProjectId) => directory.views(id).filter(isOwn)
 .mark {
   display: flex;
   align-items: center;
-  padding: 0 6px 14px;
+  padding: 0 0 10px 6px;
 }
 .home {
   display: flex;
@@ -131,8 +137,9 @@ const own = (id: ProjectId) => directory.views(id).filter(isOwn)
 .fold,
 .close {
   margin-left: auto;
+}
+.fold {
   opacity: 0;
-  padding: 2px;
 }
 .mark:hover .fold,
 .fold:focus-visible,
@@ -150,113 +157,66 @@ const own = (id: ProjectId) => directory.views(id).filter(isOwn)
 .folded .fold {
   margin: 0;
 }
-svg {
-  width: 18px;
-  height: 18px;
-  fill: var(--soft);
-  display: block;
-}
-.home svg {
-  width: auto;
-  height: auto;
-}
 .contents {
   flex: 1;
   overflow: auto;
   min-height: 0;
-  display: flex;
-  flex-direction: column;
-  gap: 2px;
-}
-section {
-  display: flex;
-  flex-direction: column;
-  gap: 2px;
-}
-.contents a,
-.start {
-  display: flex;
-  align-items: baseline;
-  gap: 8px;
-  padding: 4px 8px;
-  border-radius: 3px;
-  text-decoration: none;
-  white-space: nowrap;
-}
-a span:first-child {
-  overflow: hidden;
-  text-overflow: ellipsis;
-}
-a:hover,
-.start:hover,
-.me:hover {
-  background: color-mix(in srgb, var(--raised) 55%, transparent);
-}
-a b {
-  margin-left: auto;
-  font-weight: 500;
-  color: var(--soft);
-}
-.contents a[aria-current] {
-  background: var(--raised);
-  box-shadow: inset 0 0 0 1px var(--rule);
-  font-weight: 600;
+  padding: 0;
+  background: transparent;
 }
 h3 {
-  font: 600 13px/1.2 var(--serif);
-  padding: 14px 8px 4px;
+  font: 600 13px/28px var(--serif);
+  padding: 10px 0 0 8px;
   display: flex;
   gap: 6px;
   align-items: baseline;
 }
+.name {
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
 .prefix {
   font: 400 12px var(--sans);
 }
-.sub {
-  font-size: 11.5px;
-  color: var(--soft);
-  padding: 6px 8px 2px;
+.more {
+  margin-left: auto;
+  align-self: center;
+  opacity: 0;
 }
-.quiet {
-  color: var(--soft);
+h3:hover .more,
+.more:focus-visible,
+.more[aria-expanded='true'] {
+  opacity: 1;
 }
 .start {
   margin-top: 14px;
+  color: var(--soft);
 }
 .me {
   margin-top: auto;
-  display: flex;
+  justify-content: start;
+  flex: none;
+}
+.me :deep(.v-btn__content) {
   gap: 8px;
-  align-items: center;
-  padding: 6px 8px;
-  border-radius: 3px;
+  min-width: 0;
 }
 .folded .me {
-  padding: 6px 0;
+  padding: 0;
+  min-width: 0;
 }
-.menu {
-  display: grid;
-  padding: 6px;
-  min-width: 168px;
-}
-.menu button {
-  padding: 6px 10px;
-  border-radius: 3px;
-}
-.menu button:hover,
-.menu button:focus-visible {
-  background: var(--leaf-tint);
+@media (hover: none) {
+  .more {
+    opacity: 1;
+  }
 }
 @media (max-width: 700px) {
   .close {
-    display: block;
-    opacity: 1;
+    display: grid;
   }
   .fold {
     display: none;
-  }
-  .contents a {
-    padding: 10px 8px;
   }
 }
 </style>

@@ -2,6 +2,8 @@
 import { computed, ref, watch } from 'vue'
 import { v7 } from 'uuid'
 import { navigateTo } from 'nuxt/app'
+import { VBtn } from 'vuetify/components/VBtn'
+import { VTextField } from 'vuetify/components/VTextField'
 import { rankAfter } from '#core/base/ranks'
 import { starterPattern } from '#core/projects/starter-pattern'
 import { paletteColours } from '#core/model/records'
@@ -42,28 +44,23 @@ async function start(): Promise<void> {
 
 <template>
   <PopDialog v-model="isOpen" :label="words.project.title">
-    <form class="pop" @submit.prevent="start">
+    <form @submit.prevent="start">
       <h2>{{ words.project.title }}</h2>
-      <label class="field">{{ words.project.name }}<input v-model="name" maxlength="120" autofocus required /></label>
-      <label class="field"
-        >{{ words.project.prefix
-        }}<input
-          v-model="prefix"
-          maxlength="8"
-          pattern="[A-Z][A-Z0-9]{1,7}"
-          required
-          @input="((isOwnPrefix = true), (prefix = prefix.toUpperCase()))"
-        /><small>{{ words.project.prefixHint }}</small></label
-      >
+      <VTextField v-model="name" :label="words.project.name" maxlength="120" autofocus required />
+      <VTextField
+        :model-value="prefix"
+        :label="words.project.prefix"
+        :hint="words.project.prefixHint"
+        persistent-hint
+        maxlength="8"
+        pattern="[A-Z][A-Z0-9]{1,7}"
+        required
+        @update:model-value="((isOwnPrefix = true), (prefix = $event.toUpperCase()))"
+      />
       <p class="soft">{{ words.project.about }}</p>
       <div class="ends">
-        <button class="go" :disabled="!isWhole">{{ words.project.start }}</button><button
-          type="button"
-          class="link"
-          @click="isOpen = false"
-        >
-          {{ words.project.cancel }}
-        </button>
+        <VBtn type="submit" variant="flat" :disabled="!isWhole">{{ words.project.start }}</VBtn>
+        <VBtn variant="plain" @click="isOpen = false">{{ words.project.cancel }}</VBtn>
       </div>
     </form>
   </PopDialog>

@@ -1,6 +1,8 @@
 <script setup lang="ts">
-import { RouterLink, useRoute } from 'vue-router'
+import { useRoute } from 'vue-router'
+import { VBtn } from 'vuetify/components/VBtn'
 import { useDirectory } from '../data/directory'
+import { VBottomNavigation } from '../parts/controls'
 import { words } from '../words'
 
 /** On a phone: the queue first, and the index as a full screen. */
@@ -10,30 +12,22 @@ const directory = useDirectory()
 </script>
 
 <template>
-  <nav class="bar" :aria-label="words.name">
-    <RouterLink to="/app" :class="{ on: route.path === '/app' }"
-      >{{ words.frame.myQueue }} {{ directory.inTurn || '' }}</RouterLink
-    >
-    <button type="button" :class="{ on: route.path !== '/app' }" @click="emit('views')">{{ words.frame.views }}</button>
-  </nav>
+  <VBottomNavigation tag="nav" class="bar" grow height="48" mode="horizontal" :aria-label="words.name">
+    <VBtn to="/app" :class="{ on: route.path === '/app' }">{{ words.frame.myQueue }} {{ directory.inTurn || '' }}</VBtn>
+    <VBtn :class="{ on: route.path !== '/app' }" @click="emit('views')">{{ words.frame.views }}</VBtn>
+  </VBottomNavigation>
 </template>
 
 <style scoped>
 .bar {
-  grid-template-columns: 1fr 1fr;
   border-top: 1px solid var(--rule);
   background: var(--sunk);
-  font-size: 13px;
-  text-align: center;
+  box-shadow: none;
 }
-a,
-button {
-  padding: 14px 0;
+.bar .v-btn {
   color: var(--soft);
-  text-decoration: none;
-  text-align: center;
 }
-.on {
+.bar .on {
   color: var(--ink);
   font-weight: 600;
   box-shadow: inset 0 2px 0 var(--leaf);

@@ -31,7 +31,7 @@ function open(key: string): void {
 
 <template>
   <PopDialog v-model="isOpen" :label="words.frame.search">
-    <div class="pop search">
+    <div class="search">
       <ItemFinder :label="words.frame.search" @found="look" @choose="open($event.key)" @leave="isOpen = false">
         <template #note="{ one }"
           ><span v-if="outside.has(one.id)" class="note">{{ words.why.notHere }}</span></template

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import { VBtn } from 'vuetify/components/VBtn'
 import { useChanges } from '../data/changes'
 import { useSession } from '../data/session'
 import { words } from '../words'
@@ -16,28 +17,22 @@ const line = computed(() => {
 </script>
 
 <template>
-  <footer class="tally">
+  <div class="bar">
     <slot />
-    <button v-if="changes.undoName" type="button" class="undo" aria-keyshortcuts="Control+Z" @click="changes.undo()">
+    <VBtn v-if="changes.undoName" class="undo" aria-keyshortcuts="Control+Z" @click="changes.undo()">
       {{ words.tally.undo }} <i>{{ changes.undoName }}</i> <kbd>Ctrl Z</kbd>
-    </button>
-    <button
-      v-if="changes.redoName"
-      type="button"
-      class="undo redo"
-      aria-keyshortcuts="Control+Shift+Z"
-      @click="changes.redo()"
-    >
+    </VBtn>
+    <VBtn v-if="changes.redoName" class="undo redo" aria-keyshortcuts="Control+Shift+Z" @click="changes.redo()">
       {{ words.tally.redo }} <i>{{ changes.redoName }}</i>
-    </button>
+    </VBtn>
     <span class="right" :class="session.standing.link === 'down' ? 'down' : 'soft'" role="status">{{ line }}</span>
-  </footer>
+  </div>
 </template>
 
 <style scoped>
-.tally {
-  border-top: 1px solid var(--rule);
-  background: var(--sunk);
+.bar {
+  width: 100%;
+  height: 100%;
   display: flex;
   align-items: center;
   gap: 22px;
@@ -63,7 +58,7 @@ const line = computed(() => {
   font-weight: 600;
 }
 @media (max-width: 700px) {
-  .tally {
+  .bar {
     padding: 7px 16px;
     gap: 14px;
   }

@@ -17,6 +17,8 @@ export const words = {
     fold: 'Fold the index',
     unfold: 'Open the index',
     close: 'Close',
+    open: 'Open',
+    acts: (name: string) => `What you can do with ${name}`,
     opening: (share: number) => `Opening the workspace … ${Math.round(share * 100)} %`,
     skip: 'Skip to the main area',
     menuOf: (name: string) => `${name}: theme and sign out`,

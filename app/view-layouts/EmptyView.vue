@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { shallowRef, watch } from 'vue'
+import { VBtn } from 'vuetify/components/VBtn'
 import type { Condition, View, ViewDefinition } from '#core/model/records'
 import { conditionWords } from '#core/language/conditions'
 import type { Leaves } from '#core/language/why'
@@ -38,7 +39,7 @@ const takeOut = (at: number) =>
             <b :class="{ rust: !leaves.phrases[i]?.alone }">{{
               words.why.alone(leaves.phrases[i]?.alone ?? 0)
             }}</b><span v-if="i" class="soft">{{ words.why.after(leaves.phrases[i]?.after ?? 0) }}</span>
-            <button type="button" class="link" @click="takeOut(i)">{{ words.phrase.takeOut }}</button>
+            <VBtn variant="plain" @click="takeOut(i)">{{ words.phrase.takeOut }}</VBtn>
           </li>
         </ol>
       </template>

@@ -35,7 +35,6 @@ if (who) {
 const { dataset } = document.documentElement
 const isDark = matchMedia('(prefers-color-scheme: dark)').matches
 dataset.theme = localStorage.getItem('wrenleaf-theme') ?? (isDark ? 'night' : 'day')
-if (localStorage.getItem('wrenleaf-index') === 'folded') dataset.index = 'folded'
 // A view that was changed here and not kept is shown when that has been read.
 const view = location.pathname.split('/')[3]
 if (view && localStorage.getItem(`wrenleaf-drafts-${who?.me}`)?.includes(view)) dataset.draft = ''

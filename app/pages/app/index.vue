@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, nextTick, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
+import { VBtn } from 'vuetify/components/VBtn'
 import { statusesOfKind } from '#core/model/reader'
 import type { RowWithPath } from '#core/layouts/rows'
 import AppFrame from '../../shell/AppFrame.vue'
@@ -119,14 +120,12 @@ function onKey(event: KeyboardEvent): void {
           @open="open(row)"
           @move-on="moveOn(row)"
         />
-        <button
+        <VBtn
           v-if="part.rows.length > shown(part).length"
-          type="button"
-          class="link more"
+          variant="plain"
           @click="shownOf[part.name] = (shownOf[part.name] ?? most) + 200"
+          >{{ w.more(part.rows.length - shown(part).length) }}</VBtn
         >
-          {{ w.more(part.rows.length - shown(part).length) }}
-        </button>
       </section>
     </div>
     <template v-if="openKey" #panel
@@ -182,9 +181,6 @@ h1 {
 }
 .none {
   padding: 10px 0;
-}
-.more {
-  padding: 8px 0;
 }
 .empty {
   padding: 64px 0;

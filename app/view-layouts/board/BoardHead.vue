@@ -1,9 +1,9 @@
 <script setup lang="ts">
-import { computed, ref, watch } from 'vue'
+import { computed, ref } from 'vue'
 import type { Drop } from '#core/board/columns'
-import PopMenu from '../../parts/PopMenu.vue'
 import { useDirectory } from '../../data/directory'
 import { LeafMark } from '../../parts/marks'
+import { later } from '../../parts/later'
 import PlacesMark from '../../parts/PlacesMark.vue'
 import { words } from '../../words'
 import type { ShownColumn } from './use-columns'
@@ -11,19 +11,15 @@ import type { ShownColumn } from './use-columns'
 /** A column's head: its name, its places and how much room there is, where its limit is set. */
 const props = defineProps<{ shown: ShownColumn; maySet: boolean; drop: Drop | undefined }>()
 const emit = defineEmits<{ fold: []; limit: [to: number | null] }>()
+const LimitEditor = later(() => import('./LimitEditor.vue'))
 const directory = useDirectory()
 const column = computed(() => props.shown.column)
 const inView = computed(() => props.shown.answer?.shown ?? 0)
 const isOpen = ref(false)
 const room = ref<HTMLElement>()
-const typed = ref<string | number>('')
-watch(isOpen, () => (typed.value = props.shown.limit ?? ''))
 function set(to: number | null): void {
   isOpen.value = false
   if (to !== props.shown.limit) emit('limit', to)
-}
-function setTyped(): void {
-  set(typed.value === '' ? null : Math.round(Number(typed.value)))
 }
 </script>
 
@@ -61,17 +57,7 @@ function setTyped(): void {
       <span v-if="inView < shown.held" class="soft">{{ words.column.shown(inView, shown.held) }}</span>
       <span v-if="maySet" class="unseen">{{ words.column.setLimit(column.name) }}</span>
     </button>
-    <PopMenu :at="isOpen ? room : undefined" @close="isOpen = false">
-      <form class="pop limit" @submit.prevent="setTyped">
-        <label>{{ words.column.limit }} <input v-model="typed" type="number" min="0" max="9999" autofocus /></label>
-        <p class="soft">{{ words.column.limitHint }}</p>
-        <div>
-          <button class="go">{{ words.column.set }}</button><button type="button" class="link" @click="set(null)">
-            {{ words.column.noLimit }}
-          </button>
-        </div>
-      </form>
-    </PopMenu>
+    <LimitEditor v-if="isOpen" :limit="shown.limit" :at="room" @set="set" @leave="isOpen = false" />
     <div v-if="drop" class="drop" :class="{ no: drop.isOver }">{{ drop.words }}</div>
   </div>
 </template>
@@ -148,27 +134,5 @@ h2 {
 .folded b {
   font-weight: 600;
   font-size: 12.5px;
-}
-.limit {
-  padding: 12px 14px;
-  display: grid;
-  gap: 8px;
-  width: 240px;
-}
-.limit input {
-  width: 80px;
-  border: 1px solid var(--edge);
-  border-radius: 3px;
-  padding: 3px 6px;
-  background: var(--raised);
-  margin-left: 6px;
-}
-.limit div {
-  display: flex;
-  gap: 14px;
-  align-items: center;
-}
-.limit .go {
-  padding: 5px 12px;
 }
 </style>

@@ -1,11 +1,15 @@
 <script setup lang="ts">
+import { useDisplay } from 'vuetify'
 import { computed, onBeforeUnmount, onMounted, provide, ref, watch } from 'vue'
 import { roomOf } from '#core/board/columns'
 import type { Row } from '#core/layouts/rows'
 import { useQuery } from '../../data/use-query'
 import { useChanges } from '../../data/changes'
 import { useDirectory } from '../../data/directory'
+import { stands } from '../../data/stands'
 import { useViews } from '../../data/views'
+import { VTab, VTabs } from '../../parts/controls'
+import { later } from '../../parts/later'
 import { words } from '../../words'
 import type { LayoutEmits, LayoutProps } from '../contract'
 import { useAddItem } from '../use-add-item'
@@ -13,13 +17,14 @@ import BoardCard from './BoardCard.vue'
 import BoardHead from './BoardHead.vue'
 import ColumnCards from './ColumnCards.vue'
 import { boardKey } from './context'
-import MoveMenu from './MoveMenu.vue'
 import { rowsOf, useColumns, type ShownColumn } from './use-columns'
 import { focusCard, useLift } from './use-lift'
 
 /** A board of the project: columns with limits, cards dragged by pointer, keyboard or menu. */
 const props = defineProps<LayoutProps>()
 const emit = defineEmits<LayoutEmits>()
+const MoveMenu = later(() => import('./MoveMenu.vue'))
+const { mobile } = useDisplay()
 const changes = useChanges()
 const directory = useDirectory()
 const views = useViews()
@@ -114,18 +119,19 @@ provide(boardKey, {
 
 <template>
   <div class="board" @keydown.esc="lift && lifting.end(false)">
-    <nav class="tabs" :aria-label="view.name">
-      <button
-        v-for="one in columns"
-        :key="one.column.id"
-        type="button"
-        :class="{ on: one.column.id === onPhone, over: one.isOver }"
-        :aria-pressed="one.column.id === onPhone"
-        @click="phoneColumn = one.column.id"
+    <VTabs
+      v-if="mobile && stands"
+      class="tabs"
+      density="compact"
+      show-arrows
+      :aria-label="view.name"
+      :model-value="onPhone"
+      @update:model-value="phoneColumn = $event as string"
+    >
+      <VTab v-for="one in columns" :key="one.column.id" :value="one.column.id" :class="{ over: one.isOver }"
+        >{{ one.column.name }} {{ one.answer?.held ?? '' }}</VTab
       >
-        {{ one.column.name }} {{ one.answer?.held ?? '' }}
-      </button>
-    </nav>
+    </VTabs>
     <div ref="scroller" class="scroller" tabindex="-1">
       <div class="heads" :style="{ gridTemplateColumns: template }">
         <BoardHead
@@ -163,10 +169,11 @@ provide(boardKey, {
     <div class="unseen" role="status" aria-live="assertive">{{ said }}</div>
     <p id="card-how" class="unseen">{{ words.card.how }}</p>
     <MoveMenu
-      :row="menuFor?.row"
-      :at="menuFor?.at"
+      v-if="menuFor"
+      :row="menuFor.row"
+      :at="menuFor.at"
       :columns="columns"
-      :current="menuFor && columnOf(menuFor.row)?.column.id"
+      :current="columnOf(menuFor.row)?.column.id"
       :drop-on="lifting.dropOn"
       @move="moveTo"
       @close="menuFor = undefined"
@@ -225,31 +232,13 @@ provide(boardKey, {
   padding: 32px 24px;
 }
 .tabs {
-  display: none;
+  flex: none;
+  border-bottom: 1px solid var(--rule);
+}
+.tabs .over {
+  color: var(--rust);
 }
 @media (max-width: 700px) {
-  .tabs {
-    display: flex;
-    gap: 18px;
-    padding: 10px 16px 0;
-    overflow-x: auto;
-    border-bottom: 1px solid var(--rule);
-    font: 600 14.5px var(--serif);
-    white-space: nowrap;
-    color: var(--soft);
-    flex: none;
-  }
-  .tabs button {
-    padding-bottom: 8px;
-  }
-  .tabs .on {
-    color: var(--ink);
-    border-bottom: 2px solid var(--leaf);
-  }
-  .tabs .over {
-    color: var(--rust);
-    border-color: var(--rust);
-  }
   .heads,
   .cells {
     padding: 0;

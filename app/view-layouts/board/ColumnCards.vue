@@ -4,7 +4,7 @@ import { useVirtualizer } from '@tanstack/vue-virtual'
 import { must } from '#core/base/result'
 import type { Row } from '#core/layouts/rows'
 import { words } from '../../words'
-import AddItem from '../../parts/AddItem.vue'
+import { later } from '../../parts/later'
 import { useStretch } from '../../parts/use-stretch'
 import BoardCard from './BoardCard.vue'
 import { boardKey } from './context'
@@ -12,6 +12,7 @@ import type { ShownColumn } from './use-columns'
 
 /** The cards of a column; only those in sight are drawn. */
 const props = defineProps<{ shown: ShownColumn; add(title: string): Promise<unknown> }>()
+const AddItem = later(() => import('../../parts/AddItem.vue'))
 const board = must(inject(boardKey), 'board')
 const list = ref<HTMLElement>()
 const column = computed(() => props.shown.column)
@@ -174,12 +175,6 @@ const isAdding = ref(false)
 }
 .add button:hover {
   background: var(--sunk);
-}
-.add :deep(input) {
-  border: 1px solid var(--edge);
-  border-radius: 4px;
-  background: var(--raised);
-  padding: 6px 8px;
 }
 @media (max-width: 700px) {
   .cell {

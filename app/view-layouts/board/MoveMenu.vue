@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { VList, VListItem, VListSubheader } from 'vuetify/components/VList'
 import type { Drop } from '#core/board/columns'
 import type { Row } from '#core/layouts/rows'
 import PopMenu from '../../parts/PopMenu.vue'
@@ -7,8 +8,8 @@ import type { ShownColumn } from './use-columns'
 
 /** Moves a card to another column without dragging it. */
 defineProps<{
-  row: Row | undefined
-  at: HTMLElement | undefined
+  row: Row
+  at: HTMLElement
   columns: readonly ShownColumn[]
   /** The column that the card is in. */
   current: string | undefined
@@ -19,46 +20,20 @@ const emit = defineEmits<{ move: [column: ShownColumn]; close: [] }>()
 
 <template>
   <PopMenu :at="at" brief @close="emit('close')">
-    <div v-if="row" class="pop menu" role="menu" :aria-label="words.card.moveTo">
-      <p class="soft">{{ words.card.moveTo }}</p>
-      <button
+    <VList role="menu" :aria-label="words.card.moveTo" min-width="210">
+      <VListSubheader>{{ words.card.moveTo }}</VListSubheader>
+      <VListItem
         v-for="one in columns"
         :key="one.column.id"
-        type="button"
         role="menuitem"
+        :title="one.column.name"
         :disabled="one.column.id === current"
         @click="emit('move', one)"
       >
-        <span>{{ one.column.name }}</span><small class="soft">{{
-          one.limit === null ? '' : dropOn(row, one).words
-        }}</small>
-      </button>
-    </div>
+        <template v-if="one.limit !== null" #append
+          ><small class="soft">{{ dropOn(row, one).words }}</small></template
+        >
+      </VListItem>
+    </VList>
   </PopMenu>
 </template>
-
-<style scoped>
-.menu {
-  display: grid;
-  padding: 6px;
-  min-width: 210px;
-}
-.menu p {
-  padding: 4px 10px;
-}
-.menu button {
-  padding: 6px 10px;
-  border-radius: 3px;
-  display: flex;
-  gap: 16px;
-  justify-content: space-between;
-}
-.menu button:not(:disabled):hover,
-.menu button:focus-visible {
-  background: var(--leaf-tint);
-}
-.menu button:disabled {
-  color: var(--soft);
-  cursor: default;
-}
-</style>

@@ -14,7 +14,7 @@ import { useWording } from '../../data/wording'
 import { toggled } from '../../parts/toggled'
 import EmptyView from '../EmptyView.vue'
 import { useStretch } from '../../parts/use-stretch'
-import AddItem from '../../parts/AddItem.vue'
+import { later } from '../../parts/later'
 import GroupHeadRow from './GroupHeadRow.vue'
 import TableHead from './TableHead.vue'
 import { useLightRows } from './use-light-rows'
@@ -23,6 +23,7 @@ import TableRow from './TableRow.vue'
 import { useCells } from './use-cells'
 
 /** All items of the view, one a row; edited in place by mouse or keyboard alone. */
+const AddItem = later(() => import('../../parts/AddItem.vue'))
 const props = defineProps<LayoutProps>()
 const emit = defineEmits<LayoutEmits>()
 const directory = useDirectory()
@@ -103,7 +104,7 @@ useStretch(
   (from, to) => query.look('', from, to),
 )
 
-const addLine = ref<InstanceType<typeof AddItem>>()
+const addLine = ref<{ focus(): void }>()
 const cells = useCells({
   lines: () => total.value,
   columns: () => columns.value,
@@ -185,7 +186,7 @@ function keepSent(index: number, title: string | undefined): void {
     </div>
     <EmptyView v-if="answer && !answer.sums.items" :view="view" :definition="definition" />
     <AddItem
-      v-if="mayEdit"
+      v-if="mayEdit && stands"
       ref="addLine"
       class="add"
       :label="words.view.add"
@@ -224,11 +225,5 @@ function keepSent(index: number, title: string | undefined): void {
 .add span {
   color: var(--leaf);
   font-weight: 600;
-}
-.add :deep(input) {
-  border: 0;
-  background: transparent;
-  padding: 8px 4px;
-  outline-offset: -2px;
 }
 </style>

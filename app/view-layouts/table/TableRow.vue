@@ -5,8 +5,10 @@ import { valueMark } from '../../parts/field-parts'
 import { kindMark, statusMark, type Mark } from '../../parts/marks'
 import { useDirectory } from '../../data/directory'
 import { words } from '../../words'
-import CellEditor from './CellEditor.vue'
+import { later } from '../../parts/later'
 import type { TableColumn } from './columns'
+
+const CellEditor = later(() => import('./CellEditor.vue'))
 
 export interface Edit {
   readonly item: string

@@ -2,6 +2,7 @@
 import { computed, onBeforeUnmount, ref } from 'vue'
 import { navigateTo } from 'nuxt/app'
 import { useRoute } from 'vue-router'
+import { VBtn } from 'vuetify/components/VBtn'
 import FileChooser from '../../../bring-in/FileChooser.vue'
 import PlannedRows from '../../../bring-in/PlannedRows.vue'
 import PlanSide from '../../../bring-in/PlanSide.vue'
@@ -64,13 +65,8 @@ onBeforeUnmount(() => removeEventListener('keydown', onKey))
     <div v-else-if="doneCount !== undefined" class="pad done" role="status">
       <h2>{{ w.done(doneCount) }}</h2>
       <div class="ends">
-        <button type="button" class="go" @click="leave">{{ w.see }}</button><button
-          type="button"
-          class="link"
-          @click="bringIn.forget"
-        >
-          {{ w.another }}
-        </button>
+        <VBtn variant="flat" size="large" @click="leave">{{ w.see }}</VBtn>
+        <VBtn variant="plain" @click="bringIn.forget">{{ w.another }}</VBtn>
       </div>
     </div>
     <FileChooser

@@ -1,7 +1,8 @@
 <script setup lang="ts">
+import { VBtn } from 'vuetify/components/VBtn'
 import type { Item } from '#core/model/records'
-import ItemFinder from '../parts/ItemFinder.vue'
 import { words } from '../words'
+import ItemFinder from './ItemFinder.vue'
 
 /** Chooses the item inside which another stands; null: it stands at the top. */
 defineProps<{ item: Item }>()
@@ -17,9 +18,7 @@ const emit = defineEmits<{ choose: [id: string | null]; leave: [] }>()
       @choose="emit('choose', $event.id)"
       @leave="emit('leave')"
     />
-    <button v-if="item.parent" type="button" class="link" @click="emit('choose', null)">
-      {{ words.item.noParent }}
-    </button>
+    <VBtn v-if="item.parent" variant="plain" @click="emit('choose', null)">{{ words.item.noParent }}</VBtn>
   </div>
 </template>
 
@@ -27,8 +26,5 @@ const emit = defineEmits<{ choose: [id: string | null]; leave: [] }>()
 .picker {
   width: 340px;
   padding: 8px;
-}
-.link {
-  padding: 6px;
 }
 </style>

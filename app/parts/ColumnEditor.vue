@@ -1,0 +1,42 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { Item } from '#core/model/records'
+import { useChanges } from '../data/changes'
+import { useDirectory } from '../data/directory'
+import { words } from '../words'
+import ChoiceList from './ChoiceList.vue'
+import { kindChoices, statusChoices } from './choices'
+import { setValue } from './edits'
+import ParentPicker from './ParentPicker.vue'
+import PopMenu from './PopMenu.vue'
+
+/** What an item is, where it stands or what it is inside, chosen from a list beside an element. */
+const props = defineProps<{ item: Item; column: 'status' | 'kind' | 'parent'; at: HTMLElement | undefined }>()
+const emit = defineEmits<{ leave: [] }>()
+const changes = useChanges()
+const directory = useDirectory()
+const choices = computed(() =>
+  props.column === 'status'
+    ? statusChoices(directory, props.item.project, props.item.kind)
+    : kindChoices(directory, props.item.project),
+)
+function choose(id: string | null): void {
+  emit('leave')
+  const { item, column } = props
+  if (id !== item[column]) void setValue(changes, item, column, item[column], id)
+}
+</script>
+
+<template>
+  <PopMenu :at="at" @close="emit('leave')">
+    <ParentPicker v-if="column === 'parent'" :item="item" @choose="choose" @leave="emit('leave')" />
+    <ChoiceList
+      v-else
+      :choices="choices"
+      :chosen="[item[column]]"
+      :label="words.item[column]"
+      @choose="choose"
+      @leave="emit('leave')"
+    />
+  </PopMenu>
+</template>
