@@ -52,3 +52,9 @@ defineExpose({ focus: () => input.value?.focus() })
     />
   </form>
 </template>
+
+<style scoped>
+form {
+  align-items: center;
+}
+</style>

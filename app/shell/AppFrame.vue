@@ -40,7 +40,7 @@ watch(
   <VApp ref="frame" class="frame" inert>
     <a class="skip" href="#main">{{ words.frame.skip }}</a>
     <VNavigationDrawer
-      class="index"
+      class="at-left"
       tag="nav"
       :aria-label="words.frame.index"
       :model-value="!mobile || isIndexOpen"
@@ -64,7 +64,7 @@ watch(
       <VLayout class="beside">
         <VNavigationDrawer
           v-if="$slots.panel"
-          class="panel"
+          class="at-right"
           tag="div"
           location="end"
           permanent
@@ -93,7 +93,7 @@ watch(
   min-height: 0;
   height: 100%;
 }
-.index {
+.at-left {
   background: var(--sunk);
   border-right: 1px solid var(--rule);
 }
@@ -103,14 +103,16 @@ watch(
   padding: 0;
 }
 .sentence {
+  flex: none;
   padding: 13px 24px 11px;
   border-bottom: 1px solid var(--rule);
   min-height: 50px;
 }
 .beside {
+  flex: 1 1 0;
   min-height: 0;
 }
-.panel {
+.at-right {
   background: var(--raised);
   border-left: 1px solid var(--rule-strong);
 }
@@ -136,7 +138,7 @@ watch(
     padding: 10px 16px;
   }
   /* Until it is known that the screen is a phone's. */
-  .index:not(.v-navigation-drawer--temporary) {
+  .at-left:not(.v-navigation-drawer--temporary) {
     display: none;
   }
 }

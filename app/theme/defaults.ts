@@ -1,5 +1,5 @@
 /** How Vuetify's components behave where nothing else is said; how they look is said in `settings.scss` and `vuetify.css`. */
-const field = { variant: 'outlined', density: 'compact', hideDetails: 'auto', color: 'primary' } as const
+const field = { variant: 'outlined', density: 'compact', hideDetails: 'auto', persistentPlaceholder: true } as const
 const small = { density: 'compact', hideDetails: true, color: 'success' } as const
 
 export const defaults = {
