@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { ref, shallowRef, watch } from 'vue'
+import { computed, ref, shallowRef, watch } from 'vue'
 import { VBtn } from 'vuetify/components/VBtn'
 import { VProgressLinear } from 'vuetify/components/VProgressLinear'
 import { VTextField } from 'vuetify/components/VTextField'
@@ -7,6 +7,7 @@ import SelectOne from '../parts/SelectOne.vue'
 import type { Fault } from '#core/bring-in/plan'
 import type { Status, StatusId } from '#core/model/records'
 import { useChanges } from '../data/changes'
+import { grouped } from '../counted'
 import { words } from '../words'
 import type { PlanSummary } from './worker'
 
@@ -38,6 +39,20 @@ watch(
   },
   { immediate: true },
 )
+/** What there is none of is not said. */
+const summary = computed(() => {
+  const { plan } = props
+  if (!plan) return []
+  const { items, levels, faults, movedUp, peopleNamed, newPeople, newKinds, newFields } = plan
+  return [
+    { count: items, words: w.will(items, levels), tone: '' },
+    { count: faults.length, words: w.leftOut(faults.length), tone: 'rust' },
+    { count: movedUp.length, words: w.movedUp(movedUp.length), tone: 'ochre' },
+    { count: peopleNamed, words: w.people(peopleNamed, newPeople), tone: '' },
+    { count: newKinds, words: w.newKinds(newKinds), tone: '' },
+    { count: newFields, words: w.newFields(newFields), tone: '' },
+  ].filter((line) => line.count)
+})
 const mendText = ref<Record<number, string>>({})
 function mend({ line, column }: Fault): void {
   const text = mendText.value[line]
@@ -48,13 +63,10 @@ function mend({ line, column }: Fault): void {
 <template>
   <aside class="side">
     <div v-if="plan" class="sum">
-      <b>{{ plan.items }}</b><span>{{ w.will(plan.levels) }}</span> <b class="rust">{{ plan.faults.length }}</b><span>{{
-        w.leftOut
-      }}</span>
-      <b class="ochre">{{ plan.movedUp.length }}</b><span>{{ w.movedUp }}</span> <b>{{ plan.peopleNamed }}</b><span>{{
-        w.people(plan.peopleNamed, plan.newPeople).replace(/^\d+ /, '')
-      }}</span>
-      <b>{{ plan.newKinds + plan.newFields }}</b><span>{{ w.fresh(plan.newKinds, plan.newFields) }}</span>
+      <template v-for="line in summary" :key="line.words"
+        ><b :class="line.tone">{{ grouped(line.count) }}</b
+        ><span>{{ line.words }}</span></template
+      >
     </div>
     <div class="lists">
       <section v-if="plan?.unknownStatuses.length">

@@ -122,7 +122,7 @@ describe('what is refused', () => {
     const at = { item: 'i', field: 'status', by: small.people.lead.id, stored: ready!.id, yours: inHand!.id }
     await changes.send(bare)
     await worker.settle(0, { problem: { code: 'changed-meanwhile', at: [at] } })
-    expect(changes.notices[0]?.text).toBe('Imke moved KEY i to Ready a moment ago. It stays there; yours was In hand.')
+    expect(changes.notices[0]?.text).toBe('Imke moved KEY i to Ready just now, and that stays. You wanted In hand.')
     await changes.send(bare)
     await worker.settle(1, { problem: { code: 'changed-meanwhile', at: [{ ...at, by: small.people.owner.id }] } })
     expect(changes.notices[1]?.text).toMatch(/^You moved/)
@@ -147,7 +147,7 @@ describe('what is refused', () => {
     worker.refusal = { code: 'nothing-to-undo' }
     await changes.undo()
     expect([changes.undoName, changes.redoName]).toEqual([undefined, undefined])
-    expect(changes.notices[0]?.text).toMatch(/nothing left to take back/)
+    expect(changes.notices[0]?.text).toMatch(/nothing left to undo/)
   })
 
   it('fills the screen with no more than four notices', () => {

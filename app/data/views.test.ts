@@ -82,19 +82,20 @@ describe('a view that somebody changes', () => {
     isRefused = true
     views.change(view, sortedBy('title'))
     await views.keep(view)
-    expect(await views.keepAsMine(view)).toBeUndefined()
+    expect(await views.keepAsMine(view, 'Mine')).toBeUndefined()
     expect(views.definitionOf(view)).toEqual(sortedBy('title'))
   })
 
   it('is kept as one’s own beside the shared one, after all others', async () => {
     views.change(view, sortedBy('title'))
-    const id = await views.keepAsMine(view)
+    const id = await views.keepAsMine(view, 'Mine')
     const last = rankAfter([...small.state.all('view')])
     expect(sent).toMatchObject([
       {
         type: 'view.add',
         record: {
           id,
+          name: 'Mine',
           maker: small.people.lead.id,
           audience: { of: 'maker' },
           rank: last,

@@ -6,7 +6,6 @@ import type { PersonId, View, ViewDefinition, ViewId } from '#core/model/records
 import { rankAfter } from '#core/base/ranks'
 import type { ViewInput } from '#core/queries/view'
 import { begun, draftsKey } from './begin'
-import { words } from '../words'
 import { useChanges } from './changes'
 import { useDirectory } from './directory'
 import { useSession } from './session'
@@ -46,15 +45,15 @@ export const useViews = defineStore('views', () => {
     const definition = { from: view.definition, to: definitionOf(view) }
     if (await changes.send({ type: 'view.set', target: view.id, set: { definition } })) putBack(view)
   }
-  /** Keeps it as a view of one's own, beside the shared one. Returns its id. */
-  async function keepAsMine(view: View): Promise<ViewId | undefined> {
+  /** Saves it under a name as a view of one's own, beside the shared one. Returns its id. */
+  async function keepAsMine(view: View, name: string): Promise<ViewId | undefined> {
     const id = v7() as ViewId
     const mine: View = {
       id,
       project: view.project,
       maker: session.me as PersonId,
       audience: { of: 'maker' },
-      name: words.view.mineName(view.name).slice(0, 120),
+      name: name.slice(0, 120),
       rank: rankAfter(directory.views(view.project)),
       definition: definitionOf(view),
     }

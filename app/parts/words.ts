@@ -37,8 +37,8 @@ export const words = {
   editor: {
     empty: '–',
     choose: (name: string) => `Choose ${name}`,
-    clear: 'Empty it',
-    none: 'Nothing fits',
+    clear: 'Clear',
+    none: 'Nothing found',
     edit: (name: string) => `Change ${name}`,
   },
 } as const

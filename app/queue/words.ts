@@ -3,28 +3,28 @@ import { counted } from '../counted'
 /** Words of a person’s queue. */
 export const words = {
   queue: {
-    good: (hour: number) => (hour < 11 ? 'Good morning' : hour < 18 ? 'Good day' : 'Good evening'),
+    good: (hour: number) => (hour < 11 ? 'Good morning' : hour < 18 ? 'Good afternoon' : 'Good evening'),
     summary: (late: number, inTurn: number) =>
       !inTurn
-        ? 'Nothing is your turn right now.'
+        ? 'Nothing is waiting for you.'
         : !late
-          ? `${counted(inTurn, 'item is', 'items are')} your turn.`
+          ? `${counted(inTurn, 'item is', 'items are')} waiting for you.`
           : `${late === 1 ? 'One is' : `${late} are`} late.`,
-    inTurn: (projects: number) => `in your turn${projects > 1 ? `, over ${projects} projects` : ''}`,
+    inTurn: (projects: number) => `waiting for you${projects > 1 ? `, across ${projects} projects` : ''}`,
     now: 'Now',
-    nowHint: 'what you have in hand',
+    nowHint: 'what you’re working on',
     next: 'Next',
     nextHint: 'ready for you, in the order to take them',
-    waits: 'Waits for others',
+    waits: 'Waiting for others',
     nobodys: 'Nobody’s turn',
-    nobodysHint: 'unfinished, with nobody on turn: you lead here',
-    emptyNow: 'Nothing in hand. Take the first of what is next.',
-    emptyNext: 'Nothing waits for you.',
-    moveOn: (status: string) => `to ${status}`,
-    isOnTurn: (names: string) => `${names} ${names.includes(' and ') ? 'are' : 'is'} on turn`,
-    walk: 'walk',
+    nobodysHint: 'unfinished, and nobody is on it: you lead these projects',
+    emptyNow: 'You aren’t working on anything. Take the first item under Next.',
+    emptyNext: 'Nothing is waiting for you. Items come here when it’s your turn.',
+    moveOn: (status: string) => `Move to ${status}`,
+    isOnTurn: (names: string) => `${names}’s turn`,
+    walk: 'move',
     open: 'open',
     keyMoveOn: 'move on',
-    more: (count: number) => `${count} more`,
+    more: (count: number) => `Show ${count} more`,
   },
 } as const

@@ -67,7 +67,7 @@ const hows = computed((): How[] => {
       return [['is', phrase.is], ['not', phrase.isNot], ...filled]
   }
 })
-const isTicked = ({ field }: Fact): boolean => !!field && !!fieldTypes[field.type].filledWords
+const isTicked = ({ field }: Fact): boolean => !!field && !!fieldTypes[field.type].isTicked
 /** A test of the fact's kind that asks nothing yet. */
 function blank(): FactTest {
   const first = fact.value && firstTest(directory.reader, props.project, { ...fact.value, automatic: undefined })

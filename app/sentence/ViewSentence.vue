@@ -7,6 +7,7 @@ import { sentenceOf, type PhraseName } from '#core/language/sentence'
 import { later } from '../parts/later'
 import { isOwn, useDirectory } from '../data/directory'
 import { useViews } from '../data/views'
+import { grouped } from '../counted'
 import { words } from '../words'
 import { useWording } from '../data/wording'
 
@@ -16,6 +17,7 @@ import { useWording } from '../data/wording'
  */
 const props = defineProps<{ view: View; definition: ViewDefinition; count: number | undefined }>()
 const PhraseEditor = later(() => import('./PhraseEditor.vue'))
+const SaveAsOwn = later(() => import('./SaveAsOwn.vue'))
 const PopMenu = later(() => import('../parts/PopMenu.vue'))
 const directory = useDirectory()
 const views = useViews()
@@ -47,8 +49,11 @@ function leave(): void {
   open.value = undefined
   at?.focus()
 }
-async function keepAsMine(): Promise<void> {
-  const id = await views.keepAsMine(props.view)
+/** Where the name of one's own view is asked for. */
+const namingAt = ref<HTMLElement>()
+async function keepAsMine(name: string): Promise<void> {
+  namingAt.value = undefined
+  const id = await views.keepAsMine(props.view, name)
   if (id && project.value) await navigateTo(`/app/${project.value.prefix}/${id}`)
 }
 async function remove(): Promise<void> {
@@ -84,20 +89,34 @@ async function remove(): Promise<void> {
     </h1>
     <div class="count">
       <template v-if="count !== undefined"
-        ><b>{{ count }}</b> <span class="soft">{{ words.tally.itemsWord(count) }}</span></template
+        ><b data-allow-mismatch="text">{{ grouped(count) }}</b>
+        <span class="soft">{{ words.tally.itemsWord(count) }}</span></template
       >
       <div v-if="isChanged" class="kept">
         {{ words.view.notKept }}
         <VBtn v-if="mayKeep" variant="plain" @click="views.keep(view)">{{
           isMine ? words.view.saveMine : words.view.keepForAll
         }}</VBtn>
-        <VBtn v-if="!isMine" variant="plain" @click="keepAsMine">{{ words.view.keepAsMine }}</VBtn>
+        <VBtn
+          v-if="!isMine"
+          variant="plain"
+          aria-haspopup="dialog"
+          @click="namingAt = $event.currentTarget as HTMLElement"
+          >{{ words.view.keepAsMine }}</VBtn
+        >
         <VBtn variant="plain" @click="views.putBack(view)">{{ words.view.putBack }}</VBtn>
       </div>
       <div v-else-if="isMine" class="kept">
         <VBtn variant="plain" @click="remove">{{ words.view.removeView }}</VBtn>
       </div>
     </div>
+    <SaveAsOwn
+      v-if="namingAt"
+      :at="namingAt"
+      :proposed="words.view.mineName(view.name)"
+      @save="keepAsMine"
+      @leave="namingAt = undefined"
+    />
     <PopMenu v-if="open" :at="open.at" @close="leave">
       <div role="dialog" :aria-label="words.phrase.more">
         <PhraseEditor

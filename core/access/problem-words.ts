@@ -16,66 +16,71 @@ type Place = NonNullable<Problem['at']>[number]
 const sentences: Readonly<Record<ProblemCode, (said: Said, field: string, naming: Naming, at?: Place) => string>> = {
   'changed-meanwhile': (_said, _field, naming, at) => changedWords(naming, at),
   'text-changed-meanwhile': (_said, field, naming, at) =>
-    `${field}${at?.by ? naming.person(at.by) : 'Someone'} wrote here meanwhile. Yours is kept in the editor: look at both and choose.`,
+    `${field}${at?.by ? naming.person(at.by) : 'Someone'} changed this text while you were writing. Yours is still in the editor: compare the two and choose.`,
   gone: (said) =>
-    said.what ? `${said.what}, its parent, is not there.` : 'It is not there any more: someone took it out meanwhile.',
-  'in-use': () => 'Something else still needs it. Nothing was changed.',
+    said.what
+      ? `Its parent, ${said.what}, isn’t there.`
+      : 'It isn’t there any more: someone removed it in the meantime.',
+  'in-use': () => 'Something else still uses it, so nothing was changed.',
   'not-allowed': (said) =>
     said.needs === 'own'
-      ? 'Only whoever made a change can take it back.'
-      : `You are not allowed to ${actWords[said.act as Act] ?? 'do this'} here. Nothing was changed.`,
-  'not-signed-in': () => 'You are signed out. Sign in again; what you did meanwhile is kept.',
-  'id-taken': () => 'This was already done.',
-  'unknown-field': () => 'The field is not there any more.',
+      ? 'A change can only be undone by the person who made it.'
+      : `You don’t have permission to ${actWords[said.act as Act] ?? 'do this'} here. Nothing was changed.`,
+  'not-signed-in': () => 'You’re signed out. Sign in again: your changes are safe.',
+  'id-taken': () => 'This has already been done.',
+  'unknown-field': () => 'This field has been removed.',
   'wrong-value': (said, field) =>
-    said.text ? `${field}“${said.text}” does not fit here.` : `${field}this value does not fit here.`,
-  'too-long': (said, field) => `${field}${said.length} characters are too many; there is room for ${said.most}.`,
+    said.text ? `${field}“${said.text}” isn’t a value this can have.` : `${field}this isn’t a value it can have.`,
+  'too-long': (said, field) => `${field}${said.length} characters is too long; the most is ${said.most}.`,
   'no-title': () => 'An item needs a title.',
-  'no-such-day': (said, field) => `${field}${said.text ?? 'this'} is no day of the calendar.`,
-  'no-such-number': (said, field) => `${field}“${said.text}” is no number with up to ${said.decimals} decimals.`,
+  'no-such-day': (said, field) => `${field}${said.text ?? 'this'} isn’t a date.`,
+  'no-such-number': (said, field) =>
+    `${field}“${said.text}” isn’t a number${said.decimals ? ` (at most ${said.decimals} decimals)` : ' without decimals'}.`,
   loop(said) {
     if (said.other && said.what) return `${said.what} and ${said.other} are inside each other.`
-    return said.what ? `${said.what} is inside itself.` : 'An item cannot be inside itself or inside what is inside it.'
+    return said.what
+      ? `${said.what} is inside itself.`
+      : 'An item can’t be inside itself, or inside something it contains.'
   },
-  'other-project': () => 'Both must be in the same project.',
-  'name-taken': (said) => `“${said.name}” is taken already. Choose another name.`,
-  'prefix-taken': (said) => `The prefix ${said.name} is taken already. Choose another.`,
-  'not-unique': (said) => `${said.value} stands twice in ${said.field}; the first counts.`,
-  'limit-below-zero': () => 'A limit cannot be below zero.',
-  'nothing-to-undo': () => 'There is nothing left to take back: it was all changed again meanwhile.',
-  'too-many-rows': (said) => `${said.rows} rows are too many; a file may hold ${said.most}. Nothing was brought in.`,
-  unreadable: (said) => `This cannot be read: ${said.where ?? 'unknown'}. Nothing was changed.`,
-  'too-large': () => 'This is too large to be sent. Nothing was changed.',
-  'too-often': (said) => `Too many tries. Wait ${said.seconds ?? 60} seconds and try again.`,
-  'wrong-sign-in': () => 'E-mail and password do not go together.',
-  'wrong-code': () => 'This is not the code that the start printed.',
-  'owner-exists': () => 'The owner’s account is made already. Sign in.',
-  'log-too-far-back': () => 'Too much has changed since; everything is fetched anew.',
-  'fields-differ': () => 'The fields have changed meanwhile; look at the columns again.',
+  'other-project': () => 'Both have to be in the same project.',
+  'name-taken': (said) => `“${said.name}” is already taken. Choose another name.`,
+  'prefix-taken': (said) => `The prefix ${said.name} is already taken. Choose another.`,
+  'not-unique': (said) => `${said.value} appears twice in ${said.field}; the first one is used.`,
+  'limit-below-zero': () => 'A limit can’t be below zero.',
+  'nothing-to-undo': () => 'There’s nothing left to undo: all of it has been changed again since.',
+  'too-many-rows': (said) => `${said.rows} rows is too many; a file can hold ${said.most}. Nothing was brought in.`,
+  unreadable: (said) => `This can’t be read: ${said.where ?? 'unknown'}. Nothing was changed.`,
+  'too-large': () => 'This is too large to send. Nothing was changed.',
+  'too-often': (said) => `Too many attempts. Wait ${said.seconds ?? 60} seconds, then try again.`,
+  'wrong-sign-in': () => 'That e-mail and password don’t match.',
+  'wrong-code': () => 'That isn’t the code shown in the terminal.',
+  'owner-exists': () => 'The owner’s account has already been made. Sign in.',
+  'log-too-far-back': () => 'A lot has changed since you were last here, so everything is being fetched again.',
+  'fields-differ': () => 'The project’s fields have changed in the meantime. Check the columns again.',
   unexpected: (said) =>
-    `Something went wrong here. Nothing was changed.${said.request ? ` If it goes on, name ${said.request}.` : ''}`,
+    `Something went wrong here, and nothing was changed.${said.request ? ` If it keeps happening, report it as ${said.request}.` : ''}`,
 }
 
-/** What is not allowed, after *you are not allowed to …*. */
+/** What is not allowed, after *you don’t have permission to …*. */
 const actWords: Readonly<Record<Act, string>> = {
   'start projects': 'start a project',
   'name people': 'add people',
   'manage people': 'add people',
   'make owners': 'make someone an owner',
   'see project': 'see this',
-  'keep own views': 'keep a view',
+  'keep own views': 'save a view',
   'change items': 'change items',
   'keep views for everyone': 'change views for everyone',
-  'set up project': 'change how the project is set up',
+  'set up project': 'change how this project is set up',
 }
 
 function changedWords(naming: Naming, at: Place | undefined): string {
-  if (!at?.item || !at.field) return 'Someone changed this a moment ago. It stays as they left it; look and try again.'
+  if (!at?.item || !at.field) return 'Someone else changed this just now. Their change stays; look at it and try again.'
   const who = at.by ? naming.person(at.by) : 'Someone'
   const key = naming.key(at.item)
   const [stored, yours] = [naming.value(at.field, at.stored), naming.value(at.field, at.yours)]
-  if (at.field === 'status') return `${who} moved ${key} to ${stored} a moment ago. It stays there; yours was ${yours}.`
-  return `${who} changed ${naming.field(at.field)} of ${key} to ${stored || 'empty'} a moment ago. It stays so; yours was ${yours || 'empty'}.`
+  if (at.field === 'status') return `${who} moved ${key} to ${stored} just now, and that stays. You wanted ${yours}.`
+  return `${who} changed ${naming.field(at.field)} of ${key} to ${stored || 'nothing'} just now, and that stays. You wanted ${yours || 'nothing'}.`
 }
 
 /** The sentence for a problem: what happened, what was kept, what to do. */

@@ -244,6 +244,6 @@ it('there is a sentence for every problem, and it never says undefined where the
     at: [{ item: 'i', field: 'status', yours: 'In hand', stored: 'Being checked', by: 'n' }],
   } as const
   expect(problemWords(clash, naming)).toBe(
-    'Noor moved GLH-1 to Being checked a moment ago. It stays there; yours was In hand.',
+    'Noor moved GLH-1 to Being checked just now, and that stays. You wanted In hand.',
   )
 })

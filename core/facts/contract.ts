@@ -25,6 +25,8 @@ export interface NamedValue {
   readonly name: string
   /** `word`: said by the language itself, never quoted. `person`: also called by a given name that is clear. */
   readonly is?: 'word' | 'person'
+  /** How else it may be typed. */
+  readonly typed?: string
 }
 
 /** Reads typed words at a place; the parser behind it is in `core/views/language`. */
@@ -41,11 +43,11 @@ export interface Cursor {
 export interface FactWords {
   /** Before its name: *the status is …*. */
   readonly article?: 'the '
-  /** A test in words; `not` is `'not '` or `''`, `list` joins values by *or*. Undefined: as its kind says it. */
-  say?(test: FactTest, not: string, list: (ids: readonly string[]) => string): string | undefined
-  /** What may follow *it is*: `late`, `my turn`, `finished`. */
+  /** A test in words, or its opposite; `list` joins values by *or*. Undefined: as its kind says it. */
+  say?(test: FactTest, isNot: boolean, list: (ids: readonly string[]) => string): string | undefined
+  /** What may follow *it is*: `late`, `your turn`, `finished`. */
   readItself?(at: Cursor): FactTest | undefined
-  /** A clause of its own: `I am in it`. */
+  /** A clause of its own: `you’re on it`. */
   readClause?(at: Cursor): { readonly test: FactTest; readonly isNot: boolean } | undefined
   /** The opposite of a test, where the fact has words for it. */
   negated?(test: FactTest): FactTest | undefined
@@ -115,3 +117,6 @@ export interface Fact extends FactCore {
   readonly decimals: number
   readonly unit: string
 }
+
+/** How a sentence about the item itself begins. */
+export const itIs = (isNot: boolean): string => (isNot ? 'it isn’t' : 'it’s')

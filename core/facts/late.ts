@@ -1,7 +1,7 @@
 import { dayNumber, fromDayNumber, workingDaysAfter } from '../base/dates'
 import { noDay, noNumber, type DayColumn } from '../fields/columns/column'
 import type { FactTest } from '../model/records'
-import type { AutomaticFact, ViewContext } from './contract'
+import { itIs, type AutomaticFact, type ViewContext } from './contract'
 import { openAt } from './phase'
 
 /** Working days late by row; NaN where it is not late. */
@@ -33,7 +33,7 @@ export const late: AutomaticFact = {
   kind: 'number',
   source: (context) => ({ kind: 'number', at: lateAt(context) }),
   words: {
-    say: (test) => (test.is === 'filled' ? 'it is late' : test.is === 'empty' ? 'it is not late' : undefined),
+    say: (test) => (test.is === 'filled' || test.is === 'empty' ? `${itIs(test.is === 'empty')} late` : undefined),
     readItself: (at) => (at.eatAny('late', 'overdue') ? filled : undefined),
     negated: (test) => (test.is === 'filled' ? empty : test.is === 'empty' ? filled : undefined),
   },

@@ -4,8 +4,8 @@ import type { NamedValue } from './contract'
 
 /** Whoever is looking, their team, and everyone by name. */
 export const peopleValues = (reader: Reader): NamedValue[] => [
-  { id: 'me', name: 'me', is: 'word' },
-  { id: 'craft', name: 'my team', is: 'word' },
+  { id: 'me', name: 'you', is: 'word', typed: 'me' },
+  { id: 'craft', name: 'your team', is: 'word', typed: 'my team' },
   ...[...reader.all('person')].map((one): NamedValue => ({ id: one.id, name: one.name, is: 'person' })),
 ]
 

@@ -34,17 +34,20 @@ export const people: AutomaticFact = {
   },
   values: peopleValues,
   words: {
-    say(test, not, list) {
+    say(test, isNot, list) {
       if (test.is !== 'anyOf') return undefined
       const isMe = test.values.length === 1 && test.values[0] === 'me'
-      const who = isMe ? 'I am' : `${list(test.values)} ${test.values.length > 1 ? 'are' : 'is'}`
-      return `${who} ${not}in it`
+      if (isMe) return isNot ? 'you aren’t on it' : 'you’re on it'
+      return `${list(test.values)} ${isNot ? 'isn’t' : 'is'} on it`
     },
     readClause(at) {
-      const values = at.eat('I') ? ['me'] : at.values({ fact: 'people' })
-      if (!values || !at.eatAny('am', 'is', 'are')) return undefined
-      const isNot = at.eat('not')
-      return at.eat('in it') ? { test: { is: 'anyOf', values }, isNot } : undefined
+      const isMe = at.eatAny('you’re', 'I’m')
+      const values = isMe || at.eat('I') ? ['me'] : at.values({ fact: 'people' })
+      if (!values) return undefined
+      const isNegated = at.eatAny('isn’t', 'aren’t')
+      if (!isMe && !isNegated && !at.eatAny('am', 'is', 'are')) return undefined
+      const isNot = at.eat('not') || isNegated
+      return at.eatAny('on it', 'in it') ? { test: { is: 'anyOf', values }, isNot } : undefined
     },
     saidAlone: 4,
   },

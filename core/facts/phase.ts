@@ -2,7 +2,7 @@ import { placesOf } from '../fields/source'
 import { phases } from '../model/names'
 import type { Phase } from '../model/records'
 import { isOver } from '../model/turn'
-import type { AutomaticFact, ViewContext } from './contract'
+import { itIs, type AutomaticFact, type ViewContext } from './contract'
 
 /** By code of the status, its phase; '' where the status is not there. */
 export function phaseOf({ reader, table }: ViewContext): (code: number) => Phase | '' {
@@ -35,7 +35,7 @@ export const phase: AutomaticFact = {
   values: () => phases.map((one) => ({ id: one, name: one, is: 'word' })),
   isListed: true,
   words: {
-    say: (test, not, list) => (test.is === 'anyOf' ? `it is ${not}${list(test.values)}` : undefined),
+    say: (test, isNot, list) => (test.is === 'anyOf' ? `${itIs(isNot)} ${list(test.values)}` : undefined),
     readItself(at) {
       if (at.eatAny('open', 'unfinished')) return { is: 'anyOf', values: ['waiting', 'active'] }
       const values = at.values({ fact: 'phase' }, true)

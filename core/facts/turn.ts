@@ -1,6 +1,6 @@
 import { maybeStep } from '../model/reader'
 import { turnFields } from '../model/turn'
-import type { AutomaticFact, Fit, ViewContext } from './contract'
+import { itIs, type AutomaticFact, type Fit, type ViewContext } from './contract'
 import { peoplesPlace, peopleValues } from './people-values'
 import { openAt } from './phase'
 import type { FactTest } from '../model/records'
@@ -48,15 +48,15 @@ export const turn: AutomaticFact = {
   source: (context) => ({ kind: 'choices', valuesAt: turnAt(context), place: peoplesPlace(context.reader, 'nobody') }),
   values: (reader) => [...peopleValues(reader), { id: 'nobody', name: 'nobody', is: 'word' }],
   words: {
-    say(test, not, list) {
+    say(test, isNot, list) {
       if (test.is !== 'anyOf') return undefined
       const [only] = test.values
-      if (test.values.length === 1 && only === 'me') return `it is ${not}my turn`
-      if (test.values.length === 1 && only === 'nobody') return `it is ${not}nobody’s turn`
-      return `it is ${not}the turn of ${list(test.values)}`
+      if (test.values.length === 1 && only === 'me') return `${itIs(isNot)} your turn`
+      if (test.values.length === 1 && only === 'nobody') return `${itIs(isNot)} nobody’s turn`
+      return `${itIs(isNot)} the turn of ${list(test.values)}`
     },
     readItself(at) {
-      if (at.eatAny('my turn', 'mine')) return { is: 'anyOf', values: ['me'] }
+      if (at.eatAny('your turn', 'yours', 'my turn', 'mine')) return { is: 'anyOf', values: ['me'] }
       if (at.eatAny('nobody’s turn', 'nobody’s')) return { is: 'anyOf', values: ['nobody'] }
       const values = at.eat('the turn of') ? at.values({ fact: 'turn' }) : undefined
       return values && { is: 'anyOf', values }

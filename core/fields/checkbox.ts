@@ -13,7 +13,7 @@ export const checkbox: FieldType = {
   name: 'checkbox',
   label: 'checkbox',
   several: false,
-  filledWords: ['ticked', 'not ticked'],
+  isTicked: true,
   kind: 'flag',
   column: () => new FlagColumn(),
   source: (column) => ({ kind: 'flag', isSet: (row) => !column.isEmpty(row) }),

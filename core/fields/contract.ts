@@ -62,8 +62,8 @@ export interface FieldType {
   readonly choices?: 'options' | 'people'
   /** The item holds a mark only; the words are a record of their own (`setText`). */
   readonly isApart?: boolean
-  /** What having a value and having none are called, after *is*; *filled* and *empty* where it is not said. */
-  readonly filledWords?: readonly [filled: string, empty: string]
+  /** Having a value is said as being ticked. */
+  readonly isTicked?: boolean
   /** How its values are matched, grouped and totalled. */
   readonly kind: FactKind
   /** A new column for values of the type. */

@@ -14,9 +14,9 @@ export function describeChange(
   if (own !== undefined) return [own]
   if ('added' in change) {
     const [came, left] = [words(change.added), words(change.removed)]
-    return [...(came ? [`added ${came} to ${name}`] : []), ...(left ? [`took ${left} from ${name}`] : [])]
+    return [...(came ? [`added ${came} to ${name}`] : []), ...(left ? [`removed ${left} from ${name}`] : [])]
   }
   const [before, after] = [words(change.before), words(change.after)]
   if (!before) return [`set ${name} to ${after}`]
-  return [after ? `changed ${name} from ${before} to ${after}` : `emptied ${name}, which was ${before}`]
+  return [after ? `changed ${name} from ${before} to ${after}` : `cleared ${name}, which was ${before}`]
 }

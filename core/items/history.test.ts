@@ -30,11 +30,11 @@ describe('what happened to an item', () => {
   it('is said of a number, a day and one option: set, changed, emptied', () => {
     expect(set('effort', null, 250)).toEqual(['set effort to 2.5 h'])
     expect(set('effort', 250, 1000)).toEqual(['changed effort from 2.5 h to 10 h'])
-    expect(set('effort', 1000, null)).toEqual(['emptied effort, which was 10 h'])
+    expect(set('effort', 1000, null)).toEqual(['cleared effort, which was 10 h'])
     expect(set('due', '2026-12-01', '2026-12-08')).toEqual(['changed due from <2026-12-01> to <2026-12-08>'])
     const [must, should] = [option('need', 0), option('need', 1)]
     expect(set('need', must, should)).toEqual(['changed need from must to should'])
-    expect(set('need', should, null)).toEqual(['emptied need, which was should'])
+    expect(set('need', should, null)).toEqual(['cleared need, which was should'])
   })
 
   it('is said of a checkbox and of a long text without their words', () => {
@@ -55,8 +55,8 @@ describe('what happened to an item', () => {
     expect(change('title', 'Oil the hinges', 'Oil the winders')).toBe('renamed it from “Oil the hinges”')
     expect(change('kind', null, kindsOf(small.state, small.project.id)[0]!.id)).toMatch(/^made it a \w+/)
     expect(change('kind', null, 'gone')).toBe('made it a removed kind')
-    expect(change('parent', null, parent)).toBe('put it inside GLH-2')
-    expect(change('parent', parent, null)).toBe('took it out of GLH-2')
+    expect(change('parent', null, parent)).toBe('moved it into GLH-2')
+    expect(change('parent', parent, null)).toBe('moved it out of GLH-2')
     expect(change('archived', null, '2026-11-25T09:00:00Z')).toBe('archived it')
     expect(change('archived', '2026-11-25T09:00:00Z', null)).toBe('restored it')
   })
@@ -65,7 +65,7 @@ describe('what happened to an item', () => {
     const [noted, ready] = statusesOf(small.state, small.project.id)
     expect(told('items.move', { field: 'status', before: noted!.id, after: ready!.id }, { field: 'rank' })).toEqual([
       'moved it from Noted to Ready',
-      'changed its place in the order',
+      'moved it in the order',
     ])
   })
 
@@ -74,17 +74,17 @@ describe('what happened to an item', () => {
     const people = (added: string[], removed: string[]) =>
       told('items.set', { field: field('assignees').id, added, removed } as never).join('; ')
     expect(people([lead.id], [])).toBe('added Imke to assignees')
-    expect(people([], [reader.id])).toBe('took Yuki from assignees')
+    expect(people([], [reader.id])).toBe('removed Yuki from assignees')
     expect(people([lead.id], [reader.id])).toMatch(/Imke.*Yuki/)
   })
 
   it('is said as taken back where it was, each sentence', () => {
-    expect(told('revert', { field: 'title', before: 'b', after: 'a' })).toEqual(['took back: renamed it from “b”'])
+    expect(told('revert', { field: 'title', before: 'b', after: 'a' })).toEqual(['undid this: renamed it from “b”'])
   })
 
   it('is said of what was made and of what is no more', () => {
-    expect(told('items.add', { field: '*', before: null, after: {} })).toEqual(['made it'])
-    expect(told('revert', { field: '*', before: {}, after: null })).toEqual(['took back: took it out'])
+    expect(told('items.add', { field: '*', before: null, after: {} })).toEqual(['added it'])
+    expect(told('revert', { field: '*', before: {}, after: null })).toEqual(['undid this: removed it'])
     expect(told('items.set', { field: 'no-field', before: null, after: 'x' })[0]).toMatch(/a removed field/)
   })
 

@@ -16,16 +16,16 @@ export function sentencesOf(reader: Reader, entry: Pick<Entry, 'patch' | 'type'>
   const sentences = entry.patch
     .filter((one) => one.entity === 'item' && one.id === item)
     .flatMap((one) => sentenceOf(reader, one, day))
-  return entry.type === 'revert' ? sentences.map((one) => `took back: ${one}`) : sentences
+  return entry.type === 'revert' ? sentences.map((one) => `undid this: ${one}`) : sentences
 }
 
 function sentenceOf(reader: Reader, change: Change, day: Day): string[] {
   const { field } = change
   if (isSetChange(change)) return valueSentences(reader, change, day)
-  if (field === '*') return [change.after ? 'made it' : 'took it out']
+  if (field === '*') return [change.after ? 'added it' : 'removed it']
   if (field === 'status')
     return [`moved it from ${statusName(reader, change.before)} to ${statusName(reader, change.after)}`]
-  if (field === 'rank') return ['changed its place in the order']
+  if (field === 'rank') return ['moved it in the order']
   if ((told as readonly string[]).includes(field))
     return [columnSentence(reader, field as (typeof told)[number], change)]
   return isItemColumn(field) ? [] : valueSentences(reader, change, day)
@@ -39,7 +39,7 @@ function columnSentence(
   if (field === 'title') return `renamed it from “${String(before)}”`
   if (field === 'archived') return after ? 'archived it' : 'restored it'
   if (field === 'kind') return `made it a ${reader.maybe('kind', String(after))?.name ?? 'removed kind'}`
-  return after ? `put it inside ${keyOf(reader, after)}` : `took it out of ${keyOf(reader, before)}`
+  return after ? `moved it into ${keyOf(reader, after)}` : `moved it out of ${keyOf(reader, before)}`
 }
 
 function valueSentences(reader: Reader, change: Change, day: Day): string[] {
@@ -63,26 +63,27 @@ function keyOf(reader: Reader, id: unknown): string {
   return item ? itemKey(reader, item) : 'an item that is gone'
 }
 
-/** What undo would take back, named: `move of GLH-109 to Ready`, `effort of GLH-119`, `12 new items`. */
+/** What undo would undo: `moving GLH-109 to Ready`, `changing effort of GLH-119`, `adding 12 items`. */
 export function nameOf(reader: Reader, type: string, patch: readonly Change[]): string {
   const items = [...new Set(patch.filter((one) => one.entity === 'item').map((one) => one.id))]
   const made = patch.filter((one) => one.entity === 'item' && one.field === '*' && !isSetChange(one) && one.after)
-  if (type === 'bring-in') return `bring-in of ${made.length} items`
-  if (made.length) return made.length === 1 ? `new item ${label(reader, made[0])}` : `${made.length} new items`
+  if (type === 'bring-in') return `bringing in ${many(made.length)}`
+  if (made.length) return `adding ${made.length === 1 ? label(reader, made[0]) : many(made.length)}`
   const first = items[0]
   if (!first) return nameOfOther(reader, patch)
-  const which = items.length === 1 ? keyOf(reader, first) : `${items.length} items`
+  const which = items.length === 1 ? keyOf(reader, first) : many(items.length)
   const change = patch.find((one) => one.entity === 'item' && isWorthNaming(one.field))
-  if (!change) return `change of ${which}`
-  if (change.field === 'status' && !isSetChange(change))
-    return `move of ${which} to ${statusName(reader, change.after)}`
-  if (change.field === 'rank') return `place of ${which}`
+  if (!change) return `changing ${which}`
+  if (change.field === 'status' && !isSetChange(change)) return `moving ${which} to ${statusName(reader, change.after)}`
+  if (change.field === 'rank') return `reordering ${which}`
+  if (change.field === 'archived' && !isSetChange(change)) return `${change.after ? 'archiving' : 'restoring'} ${which}`
   const name = isItemColumn(change.field)
     ? change.field
     : (reader.maybe('field', change.field)?.name ?? 'a removed field')
-  return change.field === 'archived' ? `archiving of ${which}` : `${name} of ${which}`
+  return `changing ${name} of ${which}`
 }
 
+const many = (n: number): string => `${n} ${n === 1 ? 'item' : 'items'}`
 const isWorthNaming = (field: string): boolean =>
   !isItemColumn(field) || field === 'status' || field === 'rank' || (told as readonly string[]).includes(field)
 const label = (reader: Reader, change: Change | undefined): string => {
@@ -91,8 +92,8 @@ const label = (reader: Reader, change: Change | undefined): string => {
 }
 function nameOfOther(reader: Reader, patch: readonly Change[]): string {
   const first = patch[0]
-  if (first?.entity === 'limit') return 'limit of a column'
-  if (first?.entity === 'view') return `view ${reader.maybe('view', first.id)?.name ?? ''}`.trim()
-  if (first?.entity === 'project') return `project ${reader.maybe('project', first.id)?.name ?? ''}`.trim()
-  return 'change'
+  if (first?.entity === 'limit') return 'changing a limit'
+  if (first?.entity === 'view') return `changing the view ${reader.maybe('view', first.id)?.name ?? ''}`.trim()
+  if (first?.entity === 'project') return `changing the project ${reader.maybe('project', first.id)?.name ?? ''}`.trim()
+  return 'a change'
 }

@@ -279,12 +279,12 @@ describe('said in words', () => {
       sentencesOf(t.small.state, entry, id, day).join('; '),
       nameOf(t.small.state, entry.type, entry.patch),
     ]
-    expect(said(t.move(id, 2))).toEqual(['moved it from Noted to In hand', 'move of GLH-1 to In hand'])
+    expect(said(t.move(id, 2))).toEqual(['moved it from Noted to In hand', 'moving GLH-1 to In hand'])
     const set = (name: string, to: unknown) =>
       t.do({ type: 'items.set', items: [{ item: id, set: { [t.field(name).id]: { from: null, to: to as never } } }] })
-    expect(said(set('effort', 250))).toEqual(['set effort to 2.5 h', 'effort of GLH-1'])
-    expect(said(set('due', '2026-12-01'))).toEqual(['set due to day 2026-12-01', 'due of GLH-1'])
-    expect(said(set('signed off', true))).toEqual(['ticked signed off', 'signed off of GLH-1'])
+    expect(said(set('effort', 250))).toEqual(['set effort to 2.5 h', 'changing effort of GLH-1'])
+    expect(said(set('due', '2026-12-01'))).toEqual(['set due to day 2026-12-01', 'changing due of GLH-1'])
+    expect(said(set('signed off', true))).toEqual(['ticked signed off', 'changing signed off of GLH-1'])
     const who = t.do({
       type: 'items.set',
       items: [{ item: id, set: { [t.field('assignees').id]: { add: [t.small.people.lead.id], remove: [] } } }],

@@ -30,20 +30,23 @@ const anyOfThem = (wording: Wording, ref: FactRef, ids: readonly string[]): stri
 /** A number at a fact's scale. */
 export const numberWords = ({ decimals }: Pick<Fact, 'decimals'>, x: number): string => printDecimal(x, decimals)
 
+/** How kinships are said and, after that, may be typed as well. */
 const kinWords = {
-  anyChild: 'some child meets', allChildren: 'every child meets', parent: 'the parent meets',
-  someAncestor: 'some ancestor meets',
-} as const // prettier-ignore
+  anyChild: ['any child', 'some child meets'],
+  allChildren: ['every child', 'every child meets'],
+  parent: ['the parent', 'the parent meets'],
+  someAncestor: ['any ancestor', 'some ancestor meets'],
+} as const
 
 /** A condition as the sentence says it after *where*. */
 export function conditionWords(condition: Condition, wording: Wording): string {
   switch (condition.about) {
     case 'fact':
-      return factWords(condition, '', wording)
+      return factWords(condition, false, wording)
     case 'none': {
       const [only] = condition.of
       if (condition.of.length === 1 && only?.about === 'fact' && isSaidNegated(only.test))
-        return factWords(only, 'not ', wording)
+        return factWords(only, true, wording)
       return `none of (${insideWords(condition.of, wording)})`
     }
     case 'all':
@@ -58,7 +61,7 @@ export function conditionWords(condition: Condition, wording: Wording): string {
     case 'allChildren':
     case 'parent':
     case 'someAncestor':
-      return `${kinWords[condition.about]} (${conditionWords(condition.that, wording)})`
+      return `${kinWords[condition.about][0]}: ${conditionWords(condition.that, wording)}`
     default:
       return assertNever(condition)
   }
@@ -69,35 +72,50 @@ const insideWords = (conditions: readonly Condition[], wording: Wording): string
 /** Whether *not* is said within the phrase itself. */
 const isSaidNegated = ({ is }: FactTest): boolean => is !== 'empty' && is !== 'filled'
 
-function factWords({ fact: ref, test }: AboutFact, not: '' | 'not ', wording: Wording): string {
+function factWords({ fact: ref, test }: AboutFact, isNot: boolean, wording: Wording): string {
   const fact = maybeFact(wording.reader, wording.project.id, ref)
   if (!fact) return 'a removed field is anything'
   const list = (ids: readonly string[]) => anyOfThem(wording, ref, ids)
-  return fact.automatic?.words?.say?.(test, not, list) ?? usualWords(fact, test, not, wording)
+  return fact.automatic?.words?.say?.(test, isNot, list) ?? usualWords(fact, test, isNot, wording)
+}
+
+/** A name of more than one thing: *tags*, *assignees*. */
+const isPlural = (name: string): boolean => /[^su]s”?$/.test(name)
+
+/** *is*, *aren’t*: what a name does, or does not. */
+function verb(name: string, does: 'is' | 'includes' | 'contains', isNot: boolean): string {
+  const many = isPlural(name)
+  if (does === 'is') return many ? (isNot ? 'aren’t' : 'are') : isNot ? 'isn’t' : 'is'
+  const infinitive = does.slice(0, -1)
+  if (isNot) return `${many ? 'don’t' : 'doesn’t'} ${infinitive}`
+  return many ? infinitive : does
 }
 
 /** As a fact of its kind says it. */
-function usualWords(fact: Fact, test: FactTest, not: '' | 'not ', wording: Wording): string {
+function usualWords(fact: Fact, test: FactTest, isNot: boolean, wording: Wording): string {
   const name = factName(wording, fact.ref)
-  const [filled, empty] = (fact.field && fieldTypes[fact.field.type].filledWords) ?? ['filled', 'empty']
+  const is = (not: boolean) => `${name} ${verb(name, 'is', not)}`
+  const isTicked = fact.field && fieldTypes[fact.field.type].isTicked
   switch (test.is) {
     case 'empty':
-      return `${name} is ${empty}`
+      return isTicked ? `${is(true)} ticked` : `${is(false)} empty`
     case 'filled':
-      return `${name} is ${filled}`
+      return `${is(false)} ${isTicked ? 'ticked' : 'filled in'}`
     case 'anyOf': {
       const values = anyOfThem(wording, fact.ref, test.values)
       const article = fact.automatic?.words?.article ?? ''
-      return fact.kind === 'choices' ? `${name} has ${not}${values}` : `${article}${name} is ${not}${values}`
+      return fact.kind === 'choices'
+        ? `${name} ${verb(name, 'includes', isNot)} ${values}`
+        : `${article}${is(isNot)} ${values}`
     }
     case 'allOf':
-      return `${name} has ${not}all of ${valueNames(wording, fact.ref, test.values).join(' as well as ')}`
+      return `${name} ${verb(name, 'includes', isNot)} all of ${valueNames(wording, fact.ref, test.values).join(' as well as ')}`
     case 'has':
-      return `${name} has ${not}the words “${test.words.replaceAll('”', '””')}”`
+      return `${name} ${verb(name, 'contains', isNot)} “${test.words.replaceAll('”', '””')}”`
     case 'between':
-      return `${name} is ${not}${rangeWords(fact, test)}`
+      return `${is(isNot)} ${rangeWords(fact, test)}`
     case 'days':
-      return `${name} is ${not}${spanWords(test, wording.day)}`
+      return `${is(isNot)} ${spanWords(test, wording.day)}`
     default:
       return assertNever(test)
   }
@@ -128,13 +146,19 @@ function readBracketed(at: TextCursor): Condition | undefined {
       )
       return of && at.sign(')') ? { about, of } : undefined
     }
-  for (const [about, words] of Object.entries(kinWords) as [keyof typeof kinWords, string][])
-    if (at.eat(words)) {
-      if (!at.sign('(')) return undefined
-      const that = readCondition(at)
-      return that && at.sign(')') ? { about, that } : undefined
-    }
+  for (const [about, words] of Object.entries(kinWords) as [keyof typeof kinWords, readonly string[]][]) {
+    const that = at.attempt(() => (at.eatAny(...[...words].reverse()) ? readThat(at) : undefined))
+    if (that) return { about, that }
+  }
   return undefined
+}
+
+/** What a relative must meet: after a colon, or in brackets. */
+function readThat(at: TextCursor): Condition | undefined {
+  const isAfterColon = at.sign(':')
+  if (!at.sign('(')) return isAfterColon ? readCondition(at) : undefined
+  const that = readCondition(at)
+  return that && at.sign(')') ? that : undefined
 }
 
 /** *5 days ago the status was Ready*, or the other way round. */
@@ -152,8 +176,9 @@ function readWas(at: TextCursor): Condition | undefined {
 
 /** What is said of the item itself: *it is finished*, *not my turn*, *late*. */
 function readItself(at: TextCursor): Condition | undefined {
-  at.eatAny('it is', 'is')
-  const isNot = at.eat('not')
+  const isNegated = at.eatAny('it isn’t', 'isn’t')
+  if (!isNegated) at.eatAny('it is', 'it’s', 'is')
+  const isNot = at.eat('not') || isNegated
   for (const { name, words } of Object.values(automaticFacts)) {
     const test = words?.readItself && at.attempt(() => words.readItself?.(at))
     if (!test) continue
@@ -197,13 +222,20 @@ function readFact(at: TextCursor): Condition | undefined {
   if (!fact) return undefined
   if (isWithout) return asked(fact.ref, { is: 'empty' })
   if (isWith) return asked(fact.ref, { is: 'filled' })
-  at.eatAny('is', 'are', 'has', 'have')
-  if (at.eatAny('empty', 'not ticked')) return asked(fact.ref, { is: 'empty' })
-  if (at.eatAny('filled', 'ticked')) return asked(fact.ref, { is: 'filled' })
-  const isNot = at.eat('not')
+  const isNot = readVerb(at)
+  const fill = at.eat('empty') ? false : at.eatAny('filled in', 'filled', 'ticked') ? true : undefined
+  if (fill !== undefined) return asked(fact.ref, { is: fill === isNot ? 'empty' : 'filled' })
   const test = readTest(at, fact)
   if (!test) return undefined
   return isNot ? not(asked(fact.ref, test)) : asked(fact.ref, test)
+}
+
+/** What a fact does: *is*, *include*, *doesn’t contain*. True: it is negated. */
+function readVerb(at: TextCursor): boolean {
+  if (at.eatAny('isn’t', 'aren’t')) return true
+  const isNot = at.eatAny('doesn’t', 'don’t', 'does not', 'do not', 'hasn’t', 'haven’t')
+  at.eatAny('is', 'are', 'has', 'have', 'includes', 'include', 'contains', 'contain')
+  return at.eat('not') || isNot
 }
 
 /** The first test that the fact's kind can be asked and that comes next. */

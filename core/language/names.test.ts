@@ -33,8 +33,8 @@ describe('names in sentences', () => {
     expect(words('status')).toEqual(['Noted', 'Ready', 'In hand', 'Being checked', 'Accepted', 'Set aside'])
     expect(words(one.fieldId('need'))).toEqual(['must', 'should', 'could', '“not now”'])
     expect(words('phase')).toEqual(['waiting', 'active', 'finished', 'dropped'])
-    expect(words('turn').slice(0, 3)).toEqual(['me', 'my team', 'nobody'])
-    expect(words('people')).toEqual(['me', 'my team', 'Séverine', 'Imke', 'Hamid', 'Yuki', 'Noor'])
+    expect(words('turn').slice(0, 3)).toEqual(['you', 'your team', 'nobody'])
+    expect(words('people')).toEqual(['you', 'your team', 'Séverine', 'Imke', 'Hamid', 'Yuki', 'Noor'])
     expect(words(one.fieldId('effort'))).toEqual([])
   })
 

@@ -11,13 +11,13 @@ export interface Named {
   readonly name: string
   /** As it is said in a sentence. */
   readonly words: string
-  /** How it may be said for short: a person's given name that no other has. */
+  /** How else it may be typed: a person's given name that no other has. */
   readonly short?: string
 }
 
 /** Words of the sentence itself, which make a name unclear where they are in it. */
 const keywords = new Set(
-  'a ago all am and any are as average backwards before biggest board by count each earliest either empty every fewest filled first from grouped has have highest i in is it its items largest latest least lowest me median meets more most my newest no nobody none not of oldest on only or order over share showing smallest some soonest sorted sum table team than the then to today tomorrow under was well where which with without yesterday'.split(
+  'a ago all am ancestor and any are aren’t as average backwards before biggest board by child contain contains count doesn’t don’t each earliest either empty every fewest filled first from grouped has have highest i i’m in include includes is isn’t it it’s its items largest latest least lowest me median meets more most my newest no nobody none not of oldest on only or order over share showing smallest some soonest sorted sum table team than the then to today tomorrow under was well where which with without yesterday you you’re your yours'.split(
     ' ',
   ),
 )
@@ -71,7 +71,9 @@ export function namedValues(reader: Reader, project: Project, ref: FactRef): Nam
   const people = new Set(all.filter((one) => one.is === 'person').map((one) => one.id))
   return [
     // What the language itself says is not quoted.
-    ...all.filter((one) => one.is === 'word').map(({ id, name }) => ({ id, name, words: name })),
+    ...all
+      .filter((one) => one.is === 'word')
+      .map(({ id, name, typed }) => ({ id, name, words: name, ...(typed && { short: typed }) })),
     ...withGivenNames(apart(all.filter((one) => one.is !== 'word')), people),
   ]
 }

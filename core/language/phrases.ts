@@ -120,7 +120,7 @@ export function sortKeyWords({ by, down, emptyFirst }: SortKey, wording: Wording
   const name = factName(wording, by)
   if (fact?.kind === 'number') return `${down ? 'most' : 'least'} ${name} first${empties}`
   if (fact && kindsOfFacts[fact.kind].isDated) return `${down ? 'latest' : 'soonest'} ${name} first${empties}`
-  return `sorted by ${name}${down ? ' backwards' : ''}${empties}`
+  return `sorted by ${name}${down ? ' in reverse' : ''}${empties}`
 }
 
 function readSortKey(at: TextCursor): SortKey | undefined {
@@ -129,7 +129,7 @@ function readSortKey(at: TextCursor): SortKey | undefined {
   if (at.eat('against the team’s order')) return { by: { fact: 'rank' }, down: true }
   if (at.eatAny('sorted by', 'sort by')) {
     const fact = at.fact()
-    return fact && withEmpties({ by: fact.ref, down: at.eatAny('backwards', 'last first') })
+    return fact && withEmpties({ by: fact.ref, down: at.eatAny('in reverse', 'backwards', 'last first') })
   }
   const isUp = at.eatAny('soonest', 'earliest', 'oldest', 'least', 'lowest', 'smallest', 'fewest')
   const isDown = !isUp && at.eatAny('latest', 'newest', 'most', 'highest', 'largest', 'biggest')
@@ -144,10 +144,10 @@ export function groupKeyWords(key: GroupKey, wording: Wording): string {
   const name = factName(wording, key.by)
   return [
     key.grain ? `${key.grain} of ${name}` : name,
-    key.down ? 'backwards' : '',
+    key.down ? 'in reverse' : '',
     key.byTotal ? `in order of ${totalWords(key.byTotal, wording)}` : '',
     key.withEmpty ? 'with empty groups' : '',
-    key.hideNone ? 'without none' : '',
+    key.hideNone ? 'leaving out blanks' : '',
   ]
     .filter(Boolean)
     .join(' ')
@@ -157,10 +157,10 @@ function readGroupKey(at: TextCursor): GroupKey | undefined {
   const grain = grains.find((one) => at.eat(`${one} of`))
   const fact = at.fact()
   if (!fact || (grain && !kindsOfFacts[fact.kind].isDated)) return undefined
-  const down = at.eat('backwards')
+  const down = at.eatAny('in reverse', 'backwards')
   const byTotal = at.attempt(() => (at.eat('in order of') ? readTotal(at) : undefined))
   const withEmpty = at.eat('with empty groups')
-  const hideNone = at.eat('without none')
+  const hideNone = at.eatAny('leaving out blanks', 'without none')
   return {
     by: fact.ref, ...(grain && { grain }), ...(down && { down }), ...(byTotal && { byTotal }), ...(withEmpty && { withEmpty }), ...(hideNone && { hideNone }),
   } // prettier-ignore

@@ -133,7 +133,7 @@ describe('the sentence', () => {
     } // prettier-ignore
     const said = sentenceOf(view, wording)
     expect(said.map((one) => one.words).join('')).toBe(
-      'Items as a table, by week of due then status with empty groups, where the status is Noted or Ready and it is my turn and me or Imke are in it and it is not finished and due is this week, soonest due first, then sorted by title backwards, showing assignees and due, with count and sum of effort. and …',
+      'Items as a table, by week of due then status with empty groups, where the status is Noted or Ready and it’s your turn and you or Imke is on it and it isn’t finished and due is this week, soonest due first, then sorted by title in reverse, showing assignees and due, with count and sum of effort. and …',
     )
     expect(said.flatMap((one) => ('phrase' in one ? one.phrase : []))).toEqual([
       'layout', 'group', 'where:0', 'where:1', 'where:2', 'where:3', 'where:4', 'sort', 'show', 'totals', 'more',
@@ -170,58 +170,78 @@ describe('typed words', () => {
   }
 
   it.each([
-    ['not finished', 'it is not finished'],
-    ['mine', 'it is my turn'],
-    ['nobody’s', 'it is nobody’s turn'],
-    ["nobody's turn", 'it is nobody’s turn'],
+    ['not finished', 'it isn’t finished'],
+    ['mine', 'it’s your turn'],
+    ['nobody’s', 'it’s nobody’s turn'],
+    ["nobody's turn", 'it’s nobody’s turn'],
     ['due this week', 'due is this week'],
     ['due next 10 working days', 'due is in the next 10 working days'],
     ['due before 24.11.2026', 'due is by 2026-11-23'],
     ['due by 3 May 2027', 'due is by 2027-05-03'],
-    ['late', 'it is late'],
-    ['not late', 'it is not late'],
-    ['overdue', 'it is late'],
+    ['late', 'it’s late'],
+    ['not late', 'it isn’t late'],
+    ['overdue', 'it’s late'],
     ['in hand', 'the status is In hand'],
     ['Raedy', 'the status is Ready'],
     ['must or should', 'need is must or should'],
-    ['Imke', 'Imke is in it'],
-    ['assignees Imke or Hamid', 'assignees has Imke or Hamid'],
-    ['asignees has Hamid', 'assignees has Hamid'],
+    ['Imke', 'Imke is on it'],
+    ['assignees Imke or Hamid', 'assignees include Imke or Hamid'],
+    ['asignees has Hamid', 'assignees include Hamid'],
     ['no due', 'due is empty'],
-    ['with due', 'due is filled'],
+    ['with due', 'due is filled in'],
     ['effort over 2', 'effort is at least 2.01'],
     ['effort > 2 h', 'effort is at least 2.01'],
     ['effort at most 3.5', 'effort is at most 3.5'],
     ['changed in the last 5 days', 'changed is in the last 5 days'],
-    ['title has ridge', 'title has the words “ridge”'],
-    ['“old glass”', 'title has the words “old glass”'],
-    ['not “old glass”', 'title has not the words “old glass”'],
-    ['open', 'it is waiting or active'],
-    ['my team is in it', 'my team is in it'],
-    ['due this week and mine, not finished', 'due is this week; it is my turn; it is not finished'],
-    ['mine or late', 'any of (it is my turn; it is late)'],
-    ['asignees has Hamid or late, not finished', 'any of (assignees has Hamid; it is late); it is not finished'],
+    ['title has ridge', 'title contains “ridge”'],
+    ['“old glass”', 'title contains “old glass”'],
+    ['not “old glass”', 'title doesn’t contain “old glass”'],
+    ['open', 'it’s waiting or active'],
+    ['my team is in it', 'your team is on it'],
+    ['due this week and mine, not finished', 'due is this week; it’s your turn; it isn’t finished'],
+    ['mine or late', 'any of (it’s your turn; it’s late)'],
+    ['asignees has Hamid or late, not finished', 'any of (assignees include Hamid; it’s late); it isn’t finished'],
     ['due is today or tomorrow', 'due is today'],
     ['must or due is empty', 'any of (need is must; due is empty)'],
     ['in hnad', 'the status is In hand'],
-    ['unassigned', 'assignees is empty'],
-    ['assigned to me or Hamid', 'assignees has me or Hamid'],
-    ['not assigned to Hamid', 'assignees has not Hamid'],
+    ['unassigned', 'assignees are empty'],
+    ['assigned to me or Hamid', 'assignees include you or Hamid'],
+    ['not assigned to Hamid', 'assignees don’t include Hamid'],
     ['status was Ready or Noted 5 days ago', '5 days ago the status was Ready or Noted'],
-    ['any of (late; due is empty)', 'any of (it is late; due is empty)'],
-    ['some child meets (late)', 'some child meets (it is late)'],
+    ['any of (late; due is empty)', 'any of (it’s late; due is empty)'],
+    ['some child meets (late)', 'any child: it’s late'],
     ['5 days ago the status was Ready', '5 days ago the status was Ready'],
+    // As it used to be said.
+    ['I am not in it', 'you aren’t on it'],
+    ['it is my turn', 'it’s your turn'],
+    ['tags has not all of heritage as well as public', 'tags don’t include all of heritage as well as public'],
+    ['title has not the words “ridge”', 'title doesn’t contain “ridge”'],
+    ['the parent meets (status is Ready)', 'the parent: the status is Ready'],
+    ['by need without none', 'group'],
+    ['sorted by title backwards', 'sort'],
+    // As it is said now.
+    ["you aren't on it", 'you aren’t on it'],
+    ['I’m on it', 'you’re on it'],
+    ["it's your turn", 'it’s your turn'],
+    ['it isn’t late', 'it isn’t late'],
+    ['due isn’t empty', 'due is filled in'],
+    ['due isn’t this week', 'due isn’t this week'],
+    ["tags don't include public", 'tags don’t include public'],
+    ['title doesn’t contain “ridge”', 'title doesn’t contain “ridge”'],
+    ['any child: late', 'any child: it’s late'],
+    ['every child: any ancestor: not finished', 'every child: any ancestor: it isn’t finished'],
+    ['by need leaving out blanks', 'group'],
   ])('%s', (text, words) => expect(said(text)).toBe(words))
 
   it('takes a given name that no other has for its person, also misspelt', () => {
     const { lead, contributor: member } = small.people
     small.state.put('person', lead.id, { ...lead, name: 'Imke Sand' })
     small.state.put('person', member.id, { ...member, name: 'Hamid Torvald' })
-    expect(said('assignees has imkee or Hamdi')).toBe('assignees has Imke Sand or Hamid Torvald')
-    expect(said('hamid')).toBe('Hamid Torvald is in it')
+    expect(said('assignees has imkee or Hamdi')).toBe('assignees include Imke Sand or Hamid Torvald')
+    expect(said('hamid')).toBe('Hamid Torvald is on it')
     small.state.put('person', lead.id, { ...lead, name: 'Hamid Oakes' })
     expect(said('hamid')).toBe('')
-    expect(said('Hamid Oakes')).toBe('Hamid Oakes is in it')
+    expect(said('Hamid Oakes')).toBe('Hamid Oakes is on it')
   })
 
   it('groups, sorts, totals, shows', () => {

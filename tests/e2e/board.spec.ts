@@ -41,7 +41,7 @@ test('a card is moved by keyboard alone, announced, and undone by keyboard', asy
   // Whatever stands in a column, its head and its cards lie in one line.
   const lefts = (of: string) =>
     page.locator(of).evaluateAll((all) => all.map((one) => Math.round(one.getBoundingClientRect().left)))
-  await page.getByRole('button', { name: 'Add an item in Ready' }).click()
+  await page.getByRole('button', { name: 'Add an item to Ready' }).click()
   expect(await lefts('.cells > *')).toEqual(await lefts('.heads > *'))
   await page.keyboard.press('Escape')
   const card = cardsIn(page, 'Being checked').first()
@@ -93,7 +93,7 @@ test('the menu moves a card, and says beforehand what that would do', async ({ b
 
 test('a lead sets a limit where the column stands; below zero is refused; a reader cannot', async ({ browser }) => {
   const page = await demo.as(browser, 'Séverine', { at: 'Packets' })
-  await page.getByRole('button', { name: /Set the limit of Ready/ }).click()
+  await page.getByRole('button', { name: /Set the limit for Ready/ }).click()
   await page.getByLabel('Limit').fill('2')
   await page.getByRole('button', { name: 'Set', exact: true }).click()
   await expect(page.locator('.heads').getByText('1 over')).toBeVisible()

@@ -19,11 +19,11 @@ test('the restoration file: counts, faults, confirmed, and taken back whole', as
   await expect(side).toContainText('4move up')
   await expect(side).toContainText('12people named, 0 of them without an account')
   for (const line of [56, 107, 143, 208, 218, 219, 271, 298])
-    await expect(page.getByLabel(`Mend line ${line}`)).toBeAttached()
+    await expect(page.getByLabel(`Fix line ${line}`)).toBeAttached()
   await expect(other.locator('.count b')).toHaveText(before)
 
   await page.getByRole('button', { name: 'Bring in 412 items' }).click()
-  await expect(page.getByText('412 items were brought in.')).toBeVisible({ timeout: 20_000 })
+  await expect(page.getByText('412 items were in')).toBeVisible({ timeout: 20_000 })
   await expect(other.locator('.count b')).toHaveText(String(Number(before) + 412))
   await page.getByRole('button', { name: 'See them' }).click()
   await expect(page.locator('.count b')).toHaveText(String(Number(before) + 412))
@@ -42,10 +42,10 @@ test('a row is mended there, and an unknown status must be said', async ({ brows
   await expect(go).toBeDisabled()
   await page.getByLabel('Status: sprouting').selectOption('In hand')
   await expect(go).toBeEnabled()
-  await page.getByLabel('Mend line 2').fill('2026-02-28')
+  await page.getByLabel('Fix line 2').fill('2026-02-28')
   await page.keyboard.press('Enter')
   await page.getByRole('button', { name: 'Bring in 2 items' }).click()
-  await expect(page.getByText('2 items were brought in.')).toBeVisible()
+  await expect(page.getByText('2 items were in')).toBeVisible()
 })
 
 test('files that cannot be brought in say why, and change nothing', async ({ browser }) => {

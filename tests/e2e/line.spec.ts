@@ -16,7 +16,7 @@ test('what is typed while the line is cut is kept, said, and sent when it is bac
 
   proxy.cut()
   // First: the cut holds. The server hears nothing, and the tally says so.
-  await expect(line(page)).toHaveText(/no line to the server/)
+  await expect(line(page)).toHaveText(/Offline/)
   await page.getByLabel('Add an item').fill('Written in the dark')
   await page.keyboard.press('Enter')
   await expect(page.getByRole('contentinfo').getByText(/1 change is kept/)).toBeVisible()
@@ -48,9 +48,9 @@ test('a tab that is closed while the line is cut loses nothing', async ({ browse
   await page.getByRole('link', { name: 'Packets' }).click()
   await expect(column(page, 'Noted')).toBeVisible()
   proxy.cut()
-  await expect(line(page)).toHaveText(/no line to the server/)
-  await page.getByRole('button', { name: 'Add an item in Noted' }).click()
-  await page.getByLabel('Add an item in Noted').fill('Kept over a closed tab')
+  await expect(line(page)).toHaveText(/Offline/)
+  await page.getByRole('button', { name: 'Add an item to Noted' }).click()
+  await page.getByLabel('Add an item to Noted').fill('Kept over a closed tab')
   await page.keyboard.press('Enter')
   await expect(page.getByRole('article', { name: /Kept over a closed tab/ })).toBeVisible()
   await expect(page.getByRole('contentinfo').getByText(/1 change is kept/)).toBeVisible()
@@ -92,10 +92,10 @@ test('eight tabs share one line; a command shows in all of them', async ({ brows
   }
   // Each tab in turn can do something, and is answered.
   for (const [i, tab] of tabs.entries()) {
-    const add = tab.getByRole('button', { name: 'Add an item in Noted' })
+    const add = tab.getByRole('button', { name: 'Add an item to Noted' })
     await atRest(add)
     await add.click()
-    await tab.getByLabel('Add an item in Noted').fill(`From tab ${i}`)
+    await tab.getByLabel('Add an item to Noted').fill(`From tab ${i}`)
     await tab.keyboard.press('Enter')
     // Only the server gives a number.
     await expect(tab.getByRole('article', { name: new RegExp(`GLH-\\d+ From tab ${i}`) })).toBeVisible()

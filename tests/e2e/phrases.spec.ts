@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test'
-import { expect, isAccessible, test, useDemo } from '../kit/pages'
+import { expect, isAccessible, test, useDemo, choose } from '../kit/pages'
 
 const demo = useDemo()
 const count = (page: Page) => page.locator('.count b')
@@ -17,24 +17,24 @@ async function choose(page: Page, suggestion: string): Promise<void> {
   await page.keyboard.press('Enter')
 }
 
-test('order: by several keys, backwards, empty ones first; Escape gives the keyboard back to the phrase', async ({
+test('order: by several keys, backwards, blanks first; Escape gives the keyboard back to the phrase', async ({
   browser,
 }) => {
   const page = await demo.as(browser, 'Séverine', { at: 'All items' })
   await open(page, 'in the team’s order')
-  await page.getByRole('combobox', { name: 'Sorted by' }).selectOption('effort')
+  await choose(page.getByRole('combobox', { name: 'Sort by' }), 'effort')
   await expect(page.getByRole('button', { name: 'least effort first' })).toBeVisible()
-  await page.getByRole('combobox', { name: 'Which way' }).selectOption('most effort first')
-  await page.getByRole('checkbox', { name: 'empty ones first' }).check()
+  await choose(page.getByRole('combobox', { name: 'Direction' }), 'most effort first')
+  await page.getByRole('checkbox', { name: 'blanks first' }).check()
   await page.getByRole('button', { name: 'then by …' }).click()
-  await expect(page.getByRole('button', { name: 'most effort first with empty ones first, then sorted by title' })).toBeVisible() // prettier-ignore
+  await expect(page.getByRole('button', { name: 'most effort first with blanks first, then sorted by title' })).toBeVisible() // prettier-ignore
   const titles = await column(page, 1)
   expect([...titles.slice(0, 8)]).toEqual([...titles.slice(0, 8)].sort((a, b) => a.localeCompare(b, 'en', { numeric: true }))) // prettier-ignore
-  await page.getByRole('checkbox', { name: 'empty ones first' }).first().uncheck()
+  await page.getByRole('checkbox', { name: 'blanks first' }).first().uncheck()
   await expect(page.locator('.item-row .key').first()).not.toHaveText('GLH-1')
   await page.keyboard.press('Escape')
   await expect(page.getByRole('button', { name: 'most effort first, then sorted by title' })).toBeFocused()
-  await page.getByRole('button', { name: 'Put back' }).click()
+  await page.getByRole('button', { name: 'Undo changes' }).click()
   await expect(page.getByRole('button', { name: 'in the team’s order' })).toBeVisible()
 })
 
@@ -42,7 +42,7 @@ test('numbers: from and to, what is no number is said, and nothing is lost', asy
   const page = await demo.as(browser, 'Séverine', { at: 'All items' })
   const all = await shown(page)
   await choose(page, 'effort')
-  await page.getByRole('combobox', { name: 'How effort is asked' }).selectOption('is')
+  await choose(page.getByRole('combobox', { name: 'What about effort' }), 'is')
   await page.getByRole('textbox', { name: 'at least' }).fill('5')
   await page.keyboard.press('Enter')
   await expect(page.getByRole('button', { name: 'effort is at least 5' })).toBeVisible()
@@ -58,7 +58,7 @@ test('numbers: from and to, what is no number is said, and nothing is lost', asy
   await expect(page.getByRole('button', { name: 'effort is 5 to 8.5' })).toBeVisible()
   await page.keyboard.press('Escape')
   await open(page, 'effort is 5 to 8.5')
-  await page.getByRole('button', { name: 'Take the phrase out' }).click()
+  await page.getByRole('button', { name: 'Remove this phrase' }).click()
   await expect.poll(() => shown(page)).toBe(all)
 })
 
@@ -73,7 +73,7 @@ test('days: the counts that spans would give are those that they give', async ({
     await expect(page.getByRole('button', { name: `due is ${span}` })).toBeVisible()
     await expect.poll(() => shown(page)).toBe(told)
   }
-  await page.getByRole('combobox', { name: 'Before or after today' }).selectOption('last')
+  await choose(page.getByRole('combobox', { name: 'Before or after today' }), 'last')
   await page.getByRole('spinbutton', { name: 'How many' }).fill('3')
   await page.keyboard.press('Tab')
   await expect(page.getByRole('button', { name: /^due is in the last 3/ })).toBeVisible()
@@ -85,10 +85,10 @@ test('groups and totals: heads say what theirs add up to, in the order that is a
   await expect(page.getByRole('button', { name: 'sum of effort', exact: true })).toBeVisible()
   await page.keyboard.press('Escape')
   await choose(page, 'grouped by')
-  const by = page.getByRole('combobox', { name: 'grouped by …' })
+  const by = page.getByRole('combobox', { name: 'group by …' })
   await expect(by).toBeVisible()
-  await by.selectOption('need')
-  await page.getByRole('combobox', { name: 'Order of the groups' }).selectOption('most sum of effort first')
+  await choose(by, 'need')
+  await choose(page.getByRole('combobox', { name: 'Order of the groups' }), 'most sum of effort first')
   await expect(page.getByRole('button', { name: 'by need backwards in order of sum of effort' })).toBeVisible()
   await page.keyboard.press('Escape')
   const heads = page.getByRole('gridcell', { name: /^Fold / })
@@ -142,15 +142,15 @@ test('what is typed into a view belongs there, also where there is nothing yet',
   const page = await demo.as(browser, 'Séverine', { at: 'All items' })
   await page.getByRole('button', { name: 'Start a project' }).click()
   await page.getByLabel('Name').fill('Herb spiral')
-  await page.getByRole('button', { name: 'Start it' }).click()
-  await expect(page.getByRole('heading', { name: 'Nothing here yet.' })).toBeVisible()
+  await page.getByRole('button', { name: 'Start the project' }).click()
+  await expect(page.getByRole('heading', { name: 'Nothing here yet' })).toBeVisible()
   await page.getByRole('link', { name: 'All items', exact: true }).last().click()
   await page.getByRole('button', { name: 'and …' }).click()
   const typed = page.getByRole('combobox', { name: 'And …' })
   await typed.fill('need is must, assignees has Hamid, in hand, effort at least 2, due today, by need then status')
   await expect(page.getByRole('option', { name: /by need then status/ })).toBeVisible()
   await page.keyboard.press('Enter')
-  await expect(page.getByRole('heading', { name: 'No item meets all of these phrases.' })).toBeVisible()
+  await expect(page.getByRole('heading', { name: 'No item matches every phrase' })).toBeVisible()
   for (const title of ['Order the stones', 'Dig the footing']) {
     await page.getByRole('textbox', { name: 'Add an item' }).fill(title)
     await page.keyboard.press('Enter')
@@ -161,14 +161,14 @@ test('what is typed into a view belongs there, also where there is nothing yet',
   // One that is changed so that it does not belong any more goes once the keyboard leaves it.
   await page.getByRole('gridcell', { name: 'HER-1', exact: true }).click()
   const panel = page.getByRole('complementary', { name: 'Item' })
-  await expect(panel.getByText('In this view: it meets every phrase.')).toBeVisible()
+  await expect(panel.getByText('Shown here: it matches every phrase.')).toBeVisible()
   await page.keyboard.press('Escape')
   await page.getByRole('button', { name: 'need is must' }).click()
   await page.getByRole('option', { name: /^could/ }).click()
   await page.getByRole('option', { name: /^must/ }).click()
   await expect(count(page)).toHaveText('0')
   await page.keyboard.press('Escape')
-  await page.getByRole('button', { name: 'Put back' }).click()
+  await page.getByRole('button', { name: 'Undo changes' }).click()
   await expect(count(page)).toHaveText('2')
 })
 

@@ -21,8 +21,8 @@ test('an item that is moved to be checked leaves the assignee’s queue and come
 }) => {
   const lead = await demo.as(browser, 'Imke', { at: 'The works' })
   // An item of one's own, so that who does it and who checks it is known.
-  await lead.getByRole('button', { name: 'Add an item in In hand' }).click()
-  await lead.getByLabel('Add an item in In hand').fill('Turn the compost')
+  await lead.getByRole('button', { name: 'Add an item to In hand' }).click()
+  await lead.getByLabel('Add an item to In hand').fill('Turn the compost')
   await lead.keyboard.press('Enter')
   await lead.getByRole('article', { name: /Turn the compost/ }).click()
   const panel = lead.getByRole('complementary', { name: 'Item' })
@@ -38,7 +38,7 @@ test('an item that is moved to be checked leaves the assignee’s queue and come
   await expect(adaeze.getByRole('region', { name: 'Now' }).getByText('Turn the compost')).toBeVisible()
   await expect(noor.getByRole('region', { name: 'Now' }).getByText('Turn the compost')).toHaveCount(0)
   await expect(
-    noor.getByRole('region', { name: 'Waits for others' }).getByText('Adaeze Marlow is on turn').first(),
+    noor.getByRole('region', { name: 'Waiting for others' }).getByText('Adaeze Marlow is on turn').first(),
   ).toBeVisible()
 
   // Adaeze moves it on by keyboard.
@@ -46,7 +46,7 @@ test('an item that is moved to be checked leaves the assignee’s queue and come
   await adaeze.keyboard.press('ArrowRight')
   await expect(noor.getByRole('region', { name: 'Now' }).getByText('Turn the compost')).toBeVisible({ timeout: 1500 })
   await expect(adaeze.getByRole('region', { name: 'Now' }).getByText('Turn the compost')).toHaveCount(0)
-  await expect(adaeze.getByRole('region', { name: 'Waits for others' }).getByText('Turn the compost')).toBeVisible()
+  await expect(adaeze.getByRole('region', { name: 'Waiting for others' }).getByText('Turn the compost')).toBeVisible()
 })
 
 test('leads see what is nobody’s turn; others do not', async ({ browser }) => {

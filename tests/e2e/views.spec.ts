@@ -1,4 +1,4 @@
-import { expect, test, useDemo } from '../kit/pages'
+import { expect, test, useDemo, choose } from '../kit/pages'
 import type { Page } from '@playwright/test'
 
 const demo = useDemo()
@@ -22,16 +22,16 @@ test('a view built by clicks and the same by typing give the same rows', async (
   await clicked.keyboard.press('Escape')
   await clicked.getByRole('button', { name: 'and …' }).click()
   await clicked.getByRole('option', { name: 'where need …' }).click()
-  await clicked.getByRole('combobox', { name: 'How need is asked' }).selectOption('is')
+  await choose(clicked.getByRole('combobox', { name: 'What about need' }), 'is')
   await clicked.getByRole('option', { name: /^must/ }).click()
   await clicked.getByRole('option', { name: /should/ }).click()
   await clicked.keyboard.press('Escape')
   await clicked.getByRole('button', { name: 'and …' }).click()
-  await clicked.getByRole('option', { name: 'grouped by …' }).click()
-  await clicked.getByRole('combobox', { name: 'grouped by …' }).selectOption('bay')
+  await clicked.getByRole('option', { name: 'group by …' }).click()
+  await choose(clicked.getByRole('combobox', { name: 'group by …' }), 'bay')
   await clicked.keyboard.press('Escape')
   await clicked.getByRole('button', { name: 'in the team’s order' }).click()
-  await clicked.getByRole('combobox', { name: 'Sorted by' }).selectOption('due')
+  await choose(clicked.getByRole('combobox', { name: 'Sort by' }), 'due')
   await clicked.keyboard.press('Escape')
 
   const typed = await demo.as(browser, 'Séverine', { at: 'All items' })
@@ -51,8 +51,8 @@ test('a view built by clicks and the same by typing give the same rows', async (
 
 test('words that are not understood are said, and the rest is taken', async ({ browser }) => {
   const page = await demo.as(browser, 'Imke', { at: 'All items' })
-  await type(page, 'late, flurbs, asignees has Hamid', /it is late/)
-  await expect(page.getByRole('button', { name: 'it is late' })).toBeVisible()
+  await type(page, 'late, flurbs, asignees has Hamid', /it’s late/)
+  await expect(page.getByRole('button', { name: 'it’s late' })).toBeVisible()
   // A given name that no other has is enough, and a letter may be missing.
   await expect(page.getByRole('button', { name: 'assignees has Hamid Torvald' })).toBeVisible()
   await page.getByRole('button', { name: 'and …' }).click()
@@ -64,8 +64,8 @@ test('another person sees their own items in the view that they share', async ({
   const lead = await demo.as(browser, 'Séverine', { at: 'All items' })
   const member = await demo.as(browser, 'Hamid', { at: 'All items' })
   await type(lead, 'mine or late', /any of/)
-  await lead.getByRole('button', { name: 'Keep for all' }).click()
-  await expect(member.getByRole('button', { name: 'any of (it is my turn; it is late)' })).toBeVisible()
+  await lead.getByRole('button', { name: 'Save for everyone' }).click()
+  await expect(member.getByRole('button', { name: 'any of (it’s your turn; it’s late)' })).toBeVisible()
   expect(await keys(member)).not.toEqual(await keys(lead))
   await lead.keyboard.press('Control+z')
 })
@@ -82,30 +82,30 @@ test('why an item is not here: phrases that leave it out, an empty view, the sea
   await expect(page.getByRole('option', { name: /GLH-7 .*not in this view/ })).toBeVisible()
   await page.keyboard.press('Enter')
   const panel = page.getByRole('complementary', { name: 'Item' })
-  await expect(panel.getByText('Not in this view: one phrase leaves it out.')).toBeVisible()
+  await expect(panel.getByText('Hidden here by: one phrase leaves it out.')).toBeVisible()
   await expect(panel.getByText('phase: waiting')).toBeVisible()
-  await panel.getByRole('button', { name: 'Take the phrase out' }).click()
-  await expect(panel.getByText('In this view: it meets every phrase.')).toBeVisible()
+  await panel.getByRole('button', { name: 'Remove this phrase' }).click()
+  await expect(panel.getByText('Shown here: it matches every phrase.')).toBeVisible()
   // What is archived is in no view.
   await panel.getByRole('button', { name: 'Archive' }).click()
-  await expect(panel.getByText('Not in this view: it is archived.')).toBeVisible()
+  await expect(panel.getByText('Hidden here by: it is archived.')).toBeVisible()
   await page.keyboard.press('Escape')
   // An empty view says what each phrase leaves.
   await type(page, 'dropped, nobody’s turn', /it is nobody’s turn/)
-  await expect(page.getByText('No item meets all of these phrases.')).toBeVisible()
+  await expect(page.getByText('No item matches every phrase')).toBeVisible()
   await expect(page.getByText('0 with those before')).toBeVisible()
 })
 
 test('nested phrases are edited where they stand, with the counts that each value would give', async ({ browser }) => {
   const page = await demo.as(browser, 'Séverine', { at: 'All items' })
-  await type(page, 'late', /it is late/)
+  await type(page, 'late', /it’s late/)
   const late = Number(await count(page).textContent())
-  await page.getByRole('button', { name: 'it is late' }).click()
+  await page.getByRole('button', { name: 'it’s late' }).click()
   await page.getByRole('button', { name: 'or …' }).click()
   await page.getByRole('combobox', { name: 'One more condition' }).fill('need is must')
   await expect(page.getByRole('option', { name: /need is must/ })).toBeVisible()
   await page.keyboard.press('Enter')
-  await expect(page.getByRole('button', { name: 'any of (it is late; need is must)' })).toBeVisible()
+  await expect(page.getByRole('button', { name: 'any of (it’s late; need is must)' })).toBeVisible()
   await expect.poll(async () => Number(await count(page).textContent())).toBeGreaterThan(late)
   await page.getByRole('button', { name: 'need is must', exact: true }).click()
   const should = page.getByRole('option', { name: /should \d+/ })

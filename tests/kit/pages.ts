@@ -112,3 +112,9 @@ export async function isAccessible(page: Page, what: string): Promise<void> {
     ),
   ).toEqual([])
 }
+
+/** Chooses from a list that opens where it stands. */
+export async function choose(list: Locator, option: string): Promise<void> {
+  await list.press('ArrowDown')
+  await list.page().getByRole('option', { name: option, exact: true }).click()
+}

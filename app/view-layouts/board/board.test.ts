@@ -103,7 +103,7 @@ describe('a card', () => {
     start(shown(one), 'keyboard')
     expect([held, said.value]).toEqual([
       [one.id],
-      expect.stringMatching(/^Picked up Pane. It is in Noted, place 1 of 1/),
+      expect.stringMatching(/^Picked up Pane. It’s in Noted, place 1 of 1/),
     ])
     onKey(key('ArrowRight'))
     expect(said.value).toMatch(/^Ready, place 1. 1 more here/)
@@ -144,7 +144,9 @@ describe('a card', () => {
     small.state.put('step', `${kindsOf(small.state, small.project.id)[0]!.workflow}/${statusAt(1)}`, undefined)
     moveTo(shown(one), at(1))
     expect([moved(), said.value]).toEqual([[], 'Pane stays where it was.'])
-    expect(around.changes.said).toEqual([expect.stringMatching(/^Ready holds no status/)])
+    expect(around.changes.said).toEqual([
+      expect.stringMatching(/^Items of this kind can’t have any of the statuses in Ready/),
+    ])
   })
 
   it('is told beforehand what it would do to a limit', () => {

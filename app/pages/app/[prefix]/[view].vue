@@ -11,6 +11,7 @@ import { totalText } from '../../../parts/group-words'
 import { pageSeed } from '../../../data/page-seed'
 import { useDirectory } from '../../../data/directory'
 import { useViews } from '../../../data/views'
+import { grouped } from '../../../counted'
 import { words } from '../../../words'
 import type { Tally } from '../../../view-layouts/contract'
 import { layoutParts } from '../../../view-layouts/registry'
@@ -72,7 +73,7 @@ const walk = (key: string) => {
     /></template>
     <template #tally>
       <span v-if="tally"
-        ><b>{{ tally.sums.items }}</b> {{ words.tally.itemsWord(tally.sums.items)
+        ><b data-allow-mismatch="text">{{ grouped(tally.sums.items) }}</b> {{ words.tally.itemsWord(tally.sums.items)
         }}<template v-if="effort">
           · <b>{{ effort }}</b></template
         ><template v-if="tally.sums.late">
