@@ -33,6 +33,8 @@ const scroll = ref<InstanceType<typeof VVirtualScroll>>()
 watch(typed, () => (at.value = 0))
 onMounted(() => {
   at.value = Math.max(0, props.first ?? 0)
+  // The field around the input is given the same role, where it says nothing.
+  ;(input.value?.$el as HTMLElement | undefined)?.querySelector('.v-field')?.removeAttribute('role')
   // What it floats in may not have found its place yet.
   if (!props.isCalm) void nextTick(() => input.value?.focus({ preventScroll: true }))
 })

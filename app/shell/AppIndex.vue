@@ -95,7 +95,7 @@ const ownActs = (): Act[] => [
           />
         </template>
       </section>
-      <VListItem v-if="mayStart" class="start" :title="words.frame.newProject" @click="isStarting = true" />
+      <VBtn v-if="mayStart" class="start" @click="isStarting = true">{{ words.frame.newProject }}</VBtn>
     </VList>
     <VBtn
       v-if="directory.me"

@@ -116,7 +116,7 @@ export function sortKeyWords({ by, down, emptyFirst }: SortKey, wording: Wording
   const fact = maybeFact(wording.reader, wording.project.id, by)
   const own = fact?.automatic?.words?.sort
   if (own) return down ? own[1] : own[0]
-  const empties = emptyFirst ? ' with empty ones first' : ''
+  const empties = emptyFirst ? ' with blanks first' : ''
   const name = factName(wording, by)
   if (fact?.kind === 'number') return `${down ? 'most' : 'least'} ${name} first${empties}`
   if (fact && kindsOfFacts[fact.kind].isDated) return `${down ? 'latest' : 'soonest'} ${name} first${empties}`
@@ -124,7 +124,8 @@ export function sortKeyWords({ by, down, emptyFirst }: SortKey, wording: Wording
 }
 
 function readSortKey(at: TextCursor): SortKey | undefined {
-  const withEmpties = (key: SortKey): SortKey => (at.eat('with empty ones first') ? { ...key, emptyFirst: true } : key)
+  const withEmpties = (key: SortKey): SortKey =>
+    at.eatAny('with blanks first', 'with empty ones first') ? { ...key, emptyFirst: true } : key
   if (at.eat('in the team’s order')) return { by: { fact: 'rank' }, down: false }
   if (at.eat('against the team’s order')) return { by: { fact: 'rank' }, down: true }
   if (at.eatAny('sorted by', 'sort by')) {

@@ -48,7 +48,7 @@ test('a card is moved by keyboard alone, announced, and undone by keyboard', asy
   const title = (await card.getAttribute('aria-label'))!
   await card.focus()
   await page.keyboard.press('Space')
-  await expect(page.getByText(/Picked up .* It is in Being checked/)).toBeAttached()
+  await expect(page.getByText(/Picked up .* It’s in Being checked/)).toBeAttached()
   await page.keyboard.press('ArrowRight')
   await expect(page.getByText(/^Accepted, place 1/)).toBeAttached()
   await page.keyboard.press('ArrowDown')
@@ -95,9 +95,9 @@ test('a lead sets a limit where the column stands; below zero is refused; a read
   const page = await demo.as(browser, 'Séverine', { at: 'Packets' })
   await page.getByRole('button', { name: /Set the limit for Ready/ }).click()
   await page.getByLabel('Limit').fill('2')
-  await page.getByRole('button', { name: 'Set', exact: true }).click()
+  await page.getByRole('button', { name: 'Set the limit', exact: true }).click()
   await expect(page.locator('.heads').getByText('1 over')).toBeVisible()
-  await page.getByRole('button', { name: /^Undo limit/ }).click()
+  await page.getByRole('button', { name: /^Undo changing a limit/ }).click()
   await expect(page.locator('.heads').getByText('1 over')).toBeHidden()
 
   const reader = await demo.as(browser, 'Yuki', { at: 'The works' })

@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test'
-import { expect, isAccessible, test, useDemo, choose } from '../kit/pages'
+import { choose, expect, isAccessible, test, useDemo } from '../kit/pages'
 
 const demo = useDemo()
 const count = (page: Page) => page.locator('.count b')
@@ -11,7 +11,7 @@ async function open(page: Page, phrase: string | RegExp): Promise<void> {
   await page.keyboard.press('Enter')
   await expect(page.getByRole('dialog', { name: 'And …' })).toBeVisible()
 }
-async function choose(page: Page, suggestion: string): Promise<void> {
+async function begin(page: Page, suggestion: string): Promise<void> {
   await open(page, 'and …')
   await page.getByRole('combobox', { name: 'And …' }).fill(suggestion)
   await page.keyboard.press('Enter')
@@ -41,7 +41,7 @@ test('order: by several keys, backwards, blanks first; Escape gives the keyboard
 test('numbers: from and to, what is no number is said, and nothing is lost', async ({ browser }) => {
   const page = await demo.as(browser, 'Séverine', { at: 'All items' })
   const all = await shown(page)
-  await choose(page, 'effort')
+  await begin(page, 'effort')
   await choose(page.getByRole('combobox', { name: 'What about effort' }), 'is')
   await page.getByRole('textbox', { name: 'at least' }).fill('5')
   await page.keyboard.press('Enter')
@@ -64,7 +64,7 @@ test('numbers: from and to, what is no number is said, and nothing is lost', asy
 
 test('days: the counts that spans would give are those that they give', async ({ browser }) => {
   const page = await demo.as(browser, 'Imke', { at: 'All items' })
-  await choose(page, 'where due')
+  await begin(page, 'where due')
   for (const span of ['this week', 'before today', 'in the next 10 working days', 'any day']) {
     const line = page.getByRole('menuitemradio', { name: new RegExp(`^${span}`) })
     await expect(line).toHaveText(/\d+$/)
@@ -73,23 +73,23 @@ test('days: the counts that spans would give are those that they give', async ({
     await expect(page.getByRole('button', { name: `due is ${span}` })).toBeVisible()
     await expect.poll(() => shown(page)).toBe(told)
   }
-  await choose(page.getByRole('combobox', { name: 'Before or after today' }), 'last')
-  await page.getByRole('spinbutton', { name: 'How many' }).fill('3')
+  await choose(page.getByRole('combobox', { name: 'Before or after today' }), 'in the last')
+  await page.getByRole('textbox', { name: 'How many' }).fill('3')
   await page.keyboard.press('Tab')
   await expect(page.getByRole('button', { name: /^due is in the last 3/ })).toBeVisible()
 })
 
 test('groups and totals: heads say what theirs add up to, in the order that is asked for', async ({ browser }) => {
   const page = await demo.as(browser, 'Séverine', { at: 'All items' })
-  await choose(page, 'with totals')
+  await begin(page, 'add totals')
   await expect(page.getByRole('button', { name: 'sum of effort', exact: true })).toBeVisible()
   await page.keyboard.press('Escape')
-  await choose(page, 'grouped by')
+  await begin(page, 'group by')
   const by = page.getByRole('combobox', { name: 'group by …' })
   await expect(by).toBeVisible()
   await choose(by, 'need')
   await choose(page.getByRole('combobox', { name: 'Order of the groups' }), 'most sum of effort first')
-  await expect(page.getByRole('button', { name: 'by need backwards in order of sum of effort' })).toBeVisible()
+  await expect(page.getByRole('button', { name: 'by need in reverse in order of sum of effort' })).toBeVisible()
   await page.keyboard.press('Escape')
   const heads = page.getByRole('gridcell', { name: /^Fold / })
   await expect(page.getByRole('row').filter({ has: heads.first() })).toContainText(/sum of effort [\d.]+ h/)
@@ -147,7 +147,7 @@ test('what is typed into a view belongs there, also where there is nothing yet',
   await page.getByRole('link', { name: 'All items', exact: true }).last().click()
   await page.getByRole('button', { name: 'and …' }).click()
   const typed = page.getByRole('combobox', { name: 'And …' })
-  await typed.fill('need is must, assignees has Hamid, in hand, effort at least 2, due today, by need then status')
+  await typed.fill('need is must, assignees include Hamid, in hand, effort at least 2, due today, by need then status')
   await expect(page.getByRole('option', { name: /by need then status/ })).toBeVisible()
   await page.keyboard.press('Enter')
   await expect(page.getByRole('heading', { name: 'No item matches every phrase' })).toBeVisible()
@@ -186,17 +186,17 @@ test('the list under what is typed: arrows, Home, End, Enter; nothing found is s
   await page.keyboard.press('ArrowUp')
   await expect(await at()).toHaveText('where phase …')
   await page.keyboard.press('End')
-  await expect(await at()).toHaveText('with totals …')
+  await expect(await at()).toHaveText('add totals …')
   await expect(await at()).toBeInViewport()
   await page.keyboard.press('ArrowDown')
-  await expect(await at()).toHaveText('with totals …')
+  await expect(await at()).toHaveText('add totals …')
   await page.keyboard.press('Home')
   await expect(await at()).toHaveText('where status …')
   await page.keyboard.press('Enter')
   await expect(page.getByRole('button', { name: /^the status is/ })).toBeVisible()
   const values = page.getByRole('combobox', { name: 'status', exact: true })
   await values.fill('zzz')
-  await expect(page.getByRole('option', { name: 'Nothing fits' })).toBeVisible()
+  await expect(page.getByRole('option', { name: 'Nothing found' })).toBeVisible()
   await page.keyboard.press('Enter')
   await page.keyboard.press('Escape')
   await expect(page.getByRole('button', { name: /^the status is/ })).toBeFocused()

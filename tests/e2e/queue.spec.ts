@@ -38,7 +38,7 @@ test('an item that is moved to be checked leaves the assignee’s queue and come
   await expect(adaeze.getByRole('region', { name: 'Now' }).getByText('Turn the compost')).toBeVisible()
   await expect(noor.getByRole('region', { name: 'Now' }).getByText('Turn the compost')).toHaveCount(0)
   await expect(
-    noor.getByRole('region', { name: 'Waiting for others' }).getByText('Adaeze Marlow is on turn').first(),
+    noor.getByRole('region', { name: 'Waiting for others' }).getByText('Adaeze Marlow’s turn').first(),
   ).toBeVisible()
 
   // Adaeze moves it on by keyboard.

@@ -18,7 +18,7 @@ test('a view built by clicks and the same by typing give the same rows', async (
   await clicked.getByRole('button', { name: 'and …' }).click()
   await clicked.getByRole('option', { name: 'where phase …' }).click()
   await clicked.getByRole('option', { name: 'active' }).click()
-  await expect(clicked.getByRole('button', { name: 'it is waiting', exact: true })).toBeVisible()
+  await expect(clicked.getByRole('button', { name: 'it’s waiting', exact: true })).toBeVisible()
   await clicked.keyboard.press('Escape')
   await clicked.getByRole('button', { name: 'and …' }).click()
   await clicked.getByRole('option', { name: 'where need …' }).click()
@@ -27,6 +27,7 @@ test('a view built by clicks and the same by typing give the same rows', async (
   await clicked.getByRole('option', { name: /should/ }).click()
   await clicked.keyboard.press('Escape')
   await clicked.getByRole('button', { name: 'and …' }).click()
+  await clicked.getByRole('combobox', { name: 'And …' }).fill('group')
   await clicked.getByRole('option', { name: 'group by …' }).click()
   await choose(clicked.getByRole('combobox', { name: 'group by …' }), 'bay')
   await clicked.keyboard.press('Escape')
@@ -54,10 +55,10 @@ test('words that are not understood are said, and the rest is taken', async ({ b
   await type(page, 'late, flurbs, asignees has Hamid', /it’s late/)
   await expect(page.getByRole('button', { name: 'it’s late' })).toBeVisible()
   // A given name that no other has is enough, and a letter may be missing.
-  await expect(page.getByRole('button', { name: 'assignees has Hamid Torvald' })).toBeVisible()
+  await expect(page.getByRole('button', { name: 'assignees include Hamid Torvald' })).toBeVisible()
   await page.getByRole('button', { name: 'and …' }).click()
   await page.getByRole('combobox', { name: 'And …' }).fill('flurbs')
-  await expect(page.getByText('Not understood: flurbs')).toBeVisible()
+  await expect(page.getByText('This wasn’t understood: flurbs')).toBeVisible()
 })
 
 test('another person sees their own items in the view that they share', async ({ browser }) => {
@@ -74,24 +75,24 @@ test('why an item is not here: phrases that leave it out, an empty view, the sea
   browser,
 }) => {
   const page = await demo.as(browser, 'Séverine', { at: 'All items' })
-  await type(page, 'finished', /it is finished/)
-  await expect(page.getByRole('button', { name: 'it is finished' })).toBeVisible()
+  await type(page, 'finished', /it’s finished/)
+  await expect(page.getByRole('button', { name: 'it’s finished' })).toBeVisible()
   // The search says which are not in the view; opened, the item says which phrase leaves it out, with its value.
   await page.keyboard.press('Control+k')
   await page.getByRole('combobox', { name: 'Search' }).fill('Lag the return pipes')
   await expect(page.getByRole('option', { name: /GLH-7 .*not in this view/ })).toBeVisible()
   await page.keyboard.press('Enter')
   const panel = page.getByRole('complementary', { name: 'Item' })
-  await expect(panel.getByText('Hidden here by: one phrase leaves it out.')).toBeVisible()
+  await expect(panel.getByText('Hidden here by one phrase.')).toBeVisible()
   await expect(panel.getByText('phase: waiting')).toBeVisible()
   await panel.getByRole('button', { name: 'Remove this phrase' }).click()
   await expect(panel.getByText('Shown here: it matches every phrase.')).toBeVisible()
   // What is archived is in no view.
   await panel.getByRole('button', { name: 'Archive' }).click()
-  await expect(panel.getByText('Hidden here by: it is archived.')).toBeVisible()
+  await expect(panel.getByText('Hidden here: it’s archived.')).toBeVisible()
   await page.keyboard.press('Escape')
   // An empty view says what each phrase leaves.
-  await type(page, 'dropped, nobody’s turn', /it is nobody’s turn/)
+  await type(page, 'dropped, nobody’s turn', /it’s nobody’s turn/)
   await expect(page.getByText('No item matches every phrase')).toBeVisible()
   await expect(page.getByText('0 with those before')).toBeVisible()
 })
@@ -102,7 +103,7 @@ test('nested phrases are edited where they stand, with the counts that each valu
   const late = Number(await count(page).textContent())
   await page.getByRole('button', { name: 'it’s late' }).click()
   await page.getByRole('button', { name: 'or …' }).click()
-  await page.getByRole('combobox', { name: 'One more condition' }).fill('need is must')
+  await page.getByRole('combobox', { name: 'Add a condition' }).fill('need is must')
   await expect(page.getByRole('option', { name: /need is must/ })).toBeVisible()
   await page.keyboard.press('Enter')
   await expect(page.getByRole('button', { name: 'any of (it’s late; need is must)' })).toBeVisible()
@@ -125,6 +126,6 @@ test('where items stood some days ago comes from the server', async ({ browser }
   const then = await shown()
   expect(then).toBeLessThan(all)
   // Some of them have moved on since.
-  await type(page, 'finished', /it is finished/)
+  await type(page, 'finished', /it’s finished/)
   await expect.poll(async () => Number(await count(page).textContent())).toBeLessThan(then)
 })
