@@ -40,7 +40,7 @@ module.exports = {
       from: { path: '^core/', pathNot: notTests },
       to: {
         dependencyTypes: ['npm', 'npm-dev'],
-        pathNot: 'node_modules/(zod|fractional-indexing|papaparse|@types/papaparse)/',
+        pathNot: 'node_modules/(zod|fractional-indexing|@leeoniya/ufuzzy|papaparse|@types/papaparse)/',
       },
     },
     { name: 'server-not-app', severity: 'error', from: { path: '^server/' }, to: { path: '^app/' } },

@@ -86,15 +86,16 @@ function onKey(event: KeyboardEvent): void {
       @keydown="onKey"
     />
     <slot name="said" />
-    <VList
-      :id="`${id}-list`"
-      class="lines"
-      role="listbox"
-      tabindex="-1"
-      :aria-label="label"
-      :aria-multiselectable="several || undefined"
-    >
-      <VVirtualScroll ref="scroll" :items="lines" item-height="32" role="presentation">
+    <VList class="lines" role="none" tabindex="-1">
+      <VVirtualScroll
+        :id="`${id}-list`"
+        ref="scroll"
+        :items="lines"
+        item-height="32"
+        role="listbox"
+        :aria-label="label"
+        :aria-multiselectable="several || undefined"
+      >
         <template #default="{ item, index }">
           <VListItem
             :id="`${id}-${index}`"
@@ -112,7 +113,7 @@ function onKey(event: KeyboardEvent): void {
           </VListItem>
         </template>
       </VVirtualScroll>
-      <VListItem v-if="none && !lines.length" role="option" aria-selected="false" disabled>{{ none }}</VListItem>
+      <p v-if="none && !lines.length" class="soft none" role="status">{{ none }}</p>
     </VList>
   </div>
 </template>
@@ -123,6 +124,9 @@ function onKey(event: KeyboardEvent): void {
 }
 .lines :deep(.v-virtual-scroll) {
   max-height: min(50vh, 284px);
+}
+.none {
+  padding: 6px 10px;
 }
 .lines :deep(.v-list-item__content) {
   display: flex;

@@ -94,7 +94,7 @@ test('why an item is not here: phrases that leave it out, an empty view, the sea
   // An empty view says what each phrase leaves.
   await type(page, 'dropped, nobody’s turn', /it’s nobody’s turn/)
   await expect(page.getByText('No item matches every phrase')).toBeVisible()
-  await expect(page.getByText('0 with those before')).toBeVisible()
+  await expect(page.getByText('0 together with the phrases above')).toBeVisible()
 })
 
 test('nested phrases are edited where they stand, with the counts that each value would give', async ({ browser }) => {

@@ -22,6 +22,9 @@ export class TextColumn implements Column {
   readonly a: (string | null)[] = []
   readonly ordering: Ordering
   readonly #chunks: (Chunk | undefined)[] = []
+  /** Row by row, and from which chunks; only where they are asked for so. */
+  readonly #folded: string[] = []
+  readonly #foldedFrom: (Chunk | undefined)[] = []
 
   /** `compare` for an order other than a reader's. */
   constructor(compare: (a: string, b: string) => number = compareText, tie?: (a: number, b: number) => number) {
@@ -64,6 +67,19 @@ export class TextColumn implements Column {
       if (n - from > 1) out.subarray(from, n).sort()
     }
     return n
+  }
+
+  /** Every row's folded text; '' where it has none. */
+  folded(): readonly string[] {
+    if (this.#folded.length > this.a.length) this.#folded.length = this.a.length
+    for (let c = 0; c * rowsOfChunk < this.a.length; c++) {
+      const chunk = (this.#chunks[c] ??= this.#chunk(c))
+      if (this.#foldedFrom[c] === chunk) continue
+      this.#foldedFrom[c] = chunk
+      for (const { text, starts, rows } of chunk)
+        rows.forEach((row, k) => (this.#folded[row] = text.slice(starts[k], starts[k + 1]! - 1)))
+    }
+    return this.#folded
   }
 
   #chunk(c: number): Chunk {
