@@ -1,5 +1,6 @@
 import { computed, onBeforeUnmount, ref, shallowRef, watch } from 'vue'
 import { proxy, wrap, type Remote } from 'comlink'
+import type { CommandId } from '#core/base/ids'
 import type { ColumnPlan } from '#core/bring-in/columns'
 import type { Project, StatusId } from '#core/model/records'
 import { useChanges } from '../data/changes'
@@ -34,7 +35,7 @@ export function useBringIn(project: () => Project | undefined) {
   const mends = ref<Record<number, Record<number, string>>>({})
   const plan = shallowRef<PlanSummary>()
   const isSending = ref(false)
-  const doneCount = ref<number>()
+  const broughtIn = shallowRef<{ readonly command: CommandId; readonly count: number }>()
 
   async function take(chosen: File): Promise<void> {
     const into = project()?.id
@@ -55,7 +56,7 @@ export function useBringIn(project: () => Project | undefined) {
     columns.value = read.columns
   }
   function forget(): void {
-    file.value = plan.value = doneCount.value = reading.value = undefined
+    file.value = plan.value = broughtIn.value = reading.value = undefined
     columns.value = []
     statusFor.value = {}
     mends.value = {}
@@ -79,14 +80,14 @@ export function useBringIn(project: () => Project | undefined) {
     const count = plan.value.items
     isSending.value = true
     const body = await api.body()
-    const wrong = body && (await changes.sendAndWait({ type: 'bring-in', ...body }, `bringing in ${count} items`))
+    const done = body && (await changes.sendAndWait({ type: 'bring-in', ...body }, `bringing in ${count} items`))
     isSending.value = false
-    if (wrong) return void (said.value = await changes.wordsFor(wrong))
-    doneCount.value = count
+    if (done?.ok === false) return void (said.value = await changes.wordsFor(done.problem))
+    if (done) broughtIn.value = { command: done.value, count }
   }
 
   return {
-    fileName, reading, file, said, columns, plan, isSending, doneCount, mayGo,
+    fileName, reading, file, said, columns, plan, isSending, broughtIn, mayGo,
     take, forget, go,
     stop: () => api.stop(),
     rows: (from: number, to: number) => api.rows(from, to),

@@ -41,6 +41,7 @@ export const words = {
     nothingYet: 'Nothing has changed yet, and one undo takes all of it out again.',
     sending: (count: number) => `Bringing in ${counted(count, 'item', 'items')} …`,
     done: (count: number) => `${counted(count, 'item is', 'items are')} in`,
+    undone: 'The bring-in was undone: none of its items are left',
     see: 'See them',
     another: 'Bring in another file',
     reading: (done: number, all: number) => `Reading: ${grouped(done)} of ${grouped(all)} bytes`,

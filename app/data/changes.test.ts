@@ -156,29 +156,52 @@ describe('what is refused', () => {
   })
 })
 
+describe('what an undo could not undo', () => {
+  const places = (...ids: string[]) => ids.map((id) => ({ entity: 'item', id, field: 'title' }))
+
+  it('is told, each thing once', async () => {
+    await changes.send(bare)
+    await changes.undo()
+    await worker.settle(1, { done: true, of: 'x', leftAlone: places('i', 'i', 'k') })
+    expect(changes.notices.map((notice) => notice.text)).toEqual([
+      'Undone, except for 2 things that have been changed again since.',
+    ])
+  })
+
+  it('is nothing where all of it was undone', async () => {
+    await changes.send(bare)
+    await changes.undo()
+    await worker.settle(1, { done: true, of: 'x' })
+    expect(changes.notices).toEqual([])
+  })
+})
+
 describe('a large change', () => {
   it('is done when the server has said so, and can then be taken back', async () => {
     const done = changes.sendAndWait(bare, 'bringing in 412 items')
     await rest()
     expect(changes.undoName).toBeUndefined()
     await worker.settle(0, { done: true, of: 'x' })
-    expect(await done).toBeUndefined()
-    expect(changes.undoName).toBe('bringing in 412 items')
+    const command = worker.sent[0]!.id
+    expect(await done).toEqual({ ok: true, value: command })
+    expect([changes.undoName, changes.isDone(command)]).toEqual(['bringing in 412 items', true])
+    await changes.undo()
+    expect(changes.isDone(command)).toBe(false)
   })
 
   it('gives its problem to whoever asked for it, refused early or late', async () => {
     worker.refusal = { code: 'too-many-rows' }
-    expect(await changes.sendAndWait(bare, 'x')).toEqual({ code: 'too-many-rows' })
+    expect(await changes.sendAndWait(bare, 'x')).toEqual({ ok: false, problem: { code: 'too-many-rows' } })
     const late = changes.sendAndWait(bare, 'x')
     await rest()
     await worker.settle(0, { problem: { code: 'not-allowed' } })
-    expect(await late).toEqual({ code: 'not-allowed' })
+    expect(await late).toEqual({ ok: false, problem: { code: 'not-allowed' } })
     expect([changes.undoName, changes.notices.length]).toEqual([undefined, 0])
   })
 
   it('cannot be done by a page without its worker', async () => {
     around.session.api = undefined
-    expect(await changes.sendAndWait(bare, 'x')).toEqual({ code: 'unexpected' })
+    expect(await changes.sendAndWait(bare, 'x')).toEqual({ ok: false, problem: { code: 'unexpected' } })
     expect(await changes.send(bare)).toBe(false)
   })
 })

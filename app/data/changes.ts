@@ -2,8 +2,9 @@ import { defineStore } from 'pinia'
 import { v7 } from 'uuid'
 import { computed, shallowRef } from 'vue'
 import type { CommandId } from '#core/base/ids'
-import type { Problem } from '#core/base/result'
+import { fail, ok, type Problem, type Result } from '#core/base/result'
 import type { BareCommand } from '#core/commands/registry'
+import { words } from '../words'
 import { useDirectory } from './directory'
 import { noticeList } from './notices'
 import { oneByOne } from './one-by-one'
@@ -58,17 +59,19 @@ export const useChanges = defineStore('changes', () => {
     return { command, name: begun.value.name }
   }
 
-  /** Resolves when the server has had its last word. Undefined: it is done. */
-  async function sendAndWait(bare: BareCommand, name: string): Promise<Problem | undefined> {
+  /** Resolves when the server has had its last word, to the command that was done. */
+  async function sendAndWait(bare: BareCommand, name: string): Promise<Result<CommandId>> {
     const command = v7() as CommandId
     const begun = await session.api?.send(command, bare)
-    if (!begun) return { code: 'unexpected' }
-    if (!begun.ok) return begun.problem
+    if (!begun) return fail({ code: 'unexpected' })
+    if (!begun.ok) return begun
     const settled = await session.api?.settled(command)
-    if (!settled || 'problem' in settled) return settled?.problem ?? { code: 'unexpected' }
+    if (!settled || 'problem' in settled) return fail(settled?.problem ?? { code: 'unexpected' })
     note({ command, name })
-    return undefined
+    return ok(command)
   }
+  /** Whether this tab has done it and not undone it since. */
+  const isDone = (command: CommandId): boolean => done.value.some((one) => one.command === command)
 
   function note(one: Undoable): void {
     done.value = [...done.value, one].slice(-200)
@@ -90,8 +93,13 @@ export const useChanges = defineStore('changes', () => {
     if (!last) return
     from.value = from.value.slice(0, -1)
     const begun = await start({ type: 'revert', of: last.command })
-    if (begun) to.value = [...to.value, { ...begun, name: last.name }]
+    if (!begun) return
+    to.value = [...to.value, { ...begun, name: last.name }]
+    void session.api?.settled(begun.command).then((settled) => {
+      const kept = 'done' in settled ? new Set(settled.leftAlone?.map((place) => place.id)).size : 0
+      if (kept) say(words.notice.leftAlone(kept))
+    })
   }
 
-  return { undoName, redoName, notices, send, sendAndWait, undo, redo, say, dismiss, wordsFor }
+  return { undoName, redoName, notices, send, sendAndWait, isDone, undo, redo, say, dismiss, wordsFor }
 })

@@ -99,7 +99,6 @@ function endEdit(): void {
             :late="row.late"
             named
           />
-          <span v-else class="soft">{{ words.editor.empty }}</span>
           <span v-if="field.id === project.uses.due && row.late" class="soft">{{
             dayWords(String(item.values[field.id]), directory.language, directory.today)
           }}</span>

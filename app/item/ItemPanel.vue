@@ -59,7 +59,7 @@ const archive = () =>
 </script>
 
 <template>
-  <aside class="panel" :class="{ whole }" :aria-label="words.item.panel" @keydown.esc="emit('close')">
+  <aside class="panel" :class="{ whole }" :aria-label="words.item.panel" @keydown.esc.prevent="emit('close')">
     <p v-if="found === undefined" class="soft">{{ words.item.noItem }}</p>
     <template v-else-if="row && item && project">
       <div class="path">

@@ -27,10 +27,8 @@ async function blur(): Promise<void> {
   if (!title.value) emit('leave')
 }
 function escape(event: KeyboardEvent): void {
-  if (props.isBrief) {
-    title.value = ''
-    event.stopPropagation()
-  }
+  if (props.isBrief) title.value = ''
+  event.stopPropagation()
   emit('leave')
 }
 defineExpose({ focus: () => input.value?.focus() })

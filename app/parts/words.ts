@@ -35,7 +35,6 @@ export const words = {
     'datePicker.ariaLabel.currentDate': '{0}, today',
   },
   editor: {
-    empty: '–',
     choose: (name: string) => `Choose ${name}`,
     clear: 'Clear',
     none: 'Nothing found',

@@ -3,6 +3,7 @@ import { computed } from 'vue'
 import type { RowWithPath } from '#core/layouts/rows'
 import { printDecimal } from '#core/base/decimals'
 import { dateIn, dayNumber } from '#core/base/dates'
+import { listed } from '#core/language/wording'
 import { useDirectory } from '../data/directory'
 import { words } from '../words'
 import { DueText, LeafMark } from '../parts/marks'
@@ -17,16 +18,21 @@ const value = (use: 'due' | 'effort' | 'need') => {
   const field = project.value?.uses[use]
   return field ? props.row.item.values[field] : undefined
 }
-const need = computed(() => {
-  const [first] = directory.reader.optionsOf(project.value?.uses.need ?? '')
-  return first?.id === value('need') ? first : undefined
-})
+/** How much it is needed, where that is said. */
+const need = computed(() =>
+  directory.reader.optionsOf(project.value?.uses.need ?? '').find((option) => option.id === value('need')),
+)
 const effort = computed(() => {
   const held = value('effort')
   const settings = directory.reader.maybe('field', project.value?.uses.effort ?? '')?.settings
-  return typeof held === 'number' ? `${printDecimal(held, settings?.decimals ?? 0)} ${settings?.unit ?? ''}` : '–'
+  return typeof held === 'number' ? `${printDecimal(held, settings?.decimals ?? 0)} ${settings?.unit ?? ''}` : ''
 })
-const names = computed(() => props.row.waitsFor.map((id) => directory.reader.names.person(id) ?? '').join(' and '))
+const names = computed(() =>
+  listed(
+    props.row.waitsFor.map((id) => directory.reader.names.person(id) ?? ''),
+    'and',
+  ),
+)
 const days = computed(
   () =>
     dayNumber(directory.today) - dayNumber(dateIn(directory.reader.workspace().timeZone, props.row.item.statusSince)),
@@ -59,22 +65,18 @@ const mayMove = computed(
     </div>
     <span class="r why">
       <template v-if="names">{{ words.queue.isOnTurn(names) }}</template>
-      <span v-else-if="part === 'waits'">{{ words.item.nobody }}</span>
+      <template v-else-if="part === 'waits'">{{ words.item.nobody }}</template>
       <span
         v-else-if="need"
         class="opt"
         :style="{ '--t': `var(--${need.colour}-tint)`, '--x': `var(--${need.colour}-text)` }"
         >{{ need.label }}</span
       >
-      <span v-else class="soft">{{ words.item.since(days) }}</span>
     </span>
+    <span class="r since soft">{{ words.item.since(days) }}</span>
     <span class="r due"
-      ><DueText :due="typeof value('due') === 'string' ? (value('due') as string) : undefined" :late="row.late" /><span
-        v-if="!value('due')"
-        class="soft"
-        >–</span
-      ></span
-    >
+      ><DueText :due="typeof value('due') === 'string' ? (value('due') as string) : undefined" :late="row.late"
+    /></span>
     <span class="r effort soft">{{ effort }}</span>
   </div>
 </template>
@@ -86,7 +88,7 @@ export default { inheritAttrs: false }
 <style scoped>
 .it {
   display: grid;
-  grid-template-columns: 22px minmax(0, 1fr) 190px 92px 64px;
+  grid-template-columns: var(--queue-columns);
   gap: 0 10px;
   padding: 8px 0 7px;
   border-bottom: 1px solid var(--rule);
@@ -145,10 +147,8 @@ export default { inheritAttrs: false }
   font-weight: 600;
 }
 @media (max-width: 700px) {
-  .it {
-    grid-template-columns: 22px minmax(0, 1fr) auto;
-  }
   .why,
+  .since,
   .effort {
     display: none;
   }

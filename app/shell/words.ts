@@ -42,7 +42,12 @@ export const words = {
     undo: 'Undo',
     redo: 'Redo',
   },
-  notice: { dismiss: 'Close this notice', tryAgain: 'Keep mine' },
+  notice: {
+    dismiss: 'Close this notice',
+    tryAgain: 'Use mine',
+    leftAlone: (count: number) =>
+      `Undone, except for ${counted(count, 'thing that has', 'things that have')} been changed again since.`,
+  },
   project: {
     title: 'Start a project',
     name: 'Name',

@@ -4,7 +4,7 @@ import { isSameValue } from '#core/base/sorted-ids'
 import { ok, problem, type Problem, type Result } from '#core/base/result'
 import { judge, needsOf, type Command } from '#core/commands/registry'
 import { personActor } from '#core/change/actor'
-import type { Entry } from '#core/change/command'
+import type { Entry, Place } from '#core/change/command'
 import { isSetChange, mostChangesAtOnce, type Patch } from '#core/change/patch'
 import { ReplicaState, type EntryBook } from '#core/change/replica-state'
 import { nameOf } from '#core/items/history'
@@ -27,8 +27,9 @@ export interface Standing {
   readonly progress: number
 }
 
-/** The last word on a command. */
-export type Settled = { readonly done: true; readonly of: string } | { readonly problem: Problem }
+/** The last word on a command. `leftAlone`: what a revert could not undo, as it has been changed since. */
+export type Settled =
+  { readonly done: true; readonly of: string; readonly leftAlone?: readonly Place[] } | { readonly problem: Problem }
 
 /** What a replica tells whoever holds it. */
 export interface ReplicaListener {
@@ -341,7 +342,8 @@ export class Replica implements QueryContext {
   #confirm(entry: Entry): void {
     const isMine = this.#settling.has(entry.command)
     this.#state.confirm(entry, isMine, this.#newerThanHeld(entry))
-    if (isMine) this.#settle(entry.command, { done: true, of: entry.command })
+    const { command, leftAlone } = entry
+    if (isMine) this.#settle(command, { done: true, of: command, ...(leftAlone && { leftAlone }) })
     if (this.#changesMyAccess(entry)) void this.#reopen()
   }
 

@@ -107,6 +107,15 @@ function onKey(event: KeyboardEvent): void {
         <h2 class="part" :class="{ first: part.name === 'now' }">
           {{ part.title }} <span>{{ part.hint }}</span>
         </h2>
+        <div v-if="part.rows.length" class="heads" aria-hidden="true">
+          <span />
+          <span />
+          <span>{{ part.name === 'waits' || part.name === 'nobodys' ? w.whose : w.need }}</span><span>{{
+            w.status
+          }}</span
+          ><span>{{ w.due }}</span
+          ><span class="number">{{ w.effort }}</span>
+        </div>
         <p v-if="!part.rows.length" class="soft none">{{ part.empty }}</p>
         <QueueRow
           v-for="row in shown(part)"
@@ -179,6 +188,20 @@ h1 {
   font: 400 12.5px var(--sans);
   color: var(--soft);
 }
+.list {
+  --queue-columns: 22px minmax(0, 1fr) 150px 104px 92px 64px;
+}
+.heads {
+  display: grid;
+  grid-template-columns: var(--queue-columns);
+  gap: 0 10px;
+  padding: 5px 0 4px;
+  font-size: 12px;
+  color: var(--soft);
+}
+.heads .number {
+  text-align: right;
+}
 .none {
   padding: 10px 0;
 }
@@ -190,7 +213,11 @@ h1 {
   font: 600 20px var(--serif);
 }
 @media (max-width: 700px) {
+  .heads {
+    display: none;
+  }
   .list {
+    --queue-columns: 22px minmax(0, 1fr) auto;
     padding: 0 16px 20px;
   }
   .row {

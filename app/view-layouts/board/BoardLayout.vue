@@ -105,6 +105,11 @@ function moveTo(column: ShownColumn): void {
   menuFor.value = undefined
   if (row) lifting.moveTo(row, column)
 }
+function escape(event: KeyboardEvent): void {
+  if (!lift.value) return
+  lifting.end(false)
+  event.preventDefault()
+}
 const setLimit = ({ column, limit }: ShownColumn, to: number | null) =>
   changes.send({ type: 'limit.set', column: column.id, from: limit, to })
 const add = (column: ShownColumn, title: string) => addItem(title, (kind) => shownColumns.statusIn(column, kind))
@@ -118,7 +123,7 @@ provide(boardKey, {
 </script>
 
 <template>
-  <div class="board" @keydown.esc="lift && lifting.end(false)">
+  <div class="board" @keydown.esc="escape">
     <VTabs
       v-if="mobile && stands"
       class="tabs"

@@ -104,12 +104,17 @@ useStretch(
   (from, to) => query.look('', from, to),
 )
 
+const stretchIds = computed(() => {
+  const { from, rows } = answer.value?.stretch ?? { from: 0, rows: [] }
+  return { from, ids: rows.map((line) => (isHead(line) ? line.head : line.item.id)) }
+})
 const addLine = ref<{ focus(): void }>()
 const cells = useCells({
   lines: () => total.value,
   columns: () => columns.value,
   rowAt,
   headAt,
+  stretch: () => stretchIds.value,
   mayEdit: () => mayEdit.value,
   element: () => scroller.value,
   rowHeight,

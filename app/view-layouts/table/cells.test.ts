@@ -5,7 +5,7 @@ import { fieldsOf, kindsOf, statusesOf } from '#core/model/reader'
 import type { Field } from '#core/model/records'
 import { rowOf } from '#core/layouts/rows'
 import { command, run, smallWorkspace, today, type Small } from '#core/test-kit/workspace'
-import { useCells } from './use-cells'
+import { rowToStayAt, useCells } from './use-cells'
 import type { TableColumn } from './columns'
 
 const around = vi.hoisted(() => ({ sent: [] as { items: { item: string; set: Record<string, unknown> }[] }[] }))
@@ -58,6 +58,7 @@ const grid = () =>
     toggleFold: (head) => said.push(`fold ${head.head}`),
     open: (key) => said.push(`open ${key}`),
     walk: (key) => said.push(`walk ${key}`),
+    stretch: () => ({ from: 0, ids: [] }),
     addItem: () => said.push('add'),
   })
 const key = (name: string, more: Partial<KeyboardEvent> = {}) => {
@@ -157,5 +158,27 @@ describe('a cell', () => {
     const { at, onKey } = grid()
     onKey(key('ArrowDown', { target: { getAttribute: () => 'textbox' } as never }))
     expect(at.value).toEqual({ row: 0, column: 1 })
+  })
+})
+
+describe('the line that has the keyboard', () => {
+  const of = (ids: string, from = 0) => ({ from, ids: [...ids] })
+
+  it('stays with its item, wherever that goes', () => {
+    expect(rowToStayAt(2, of('abcd'), of('abcd'))).toBe(2)
+    expect(rowToStayAt(2, of('abcd'), of('cab'))).toBe(0)
+    expect(rowToStayAt(12, of('abcd', 10), of('xyabcd', 8))).toBe(12)
+    expect(rowToStayAt(12, of('abcd', 10), of('xyabcd', 10))).toBe(14)
+  })
+
+  it('goes to the nearest that is left, never to whatever comes to stand there', () => {
+    expect(rowToStayAt(2, of('abcde'), of('dba'))).toBe(0)
+    expect(rowToStayAt(2, of('abcde'), of('xab'))).toBe(2)
+    expect(rowToStayAt(4, of('abcde'), of('ab'))).toBe(1)
+  })
+
+  it('stays where it is when nothing of what was there is left, or nothing was there', () => {
+    expect(rowToStayAt(1, of('ab'), of('xyz'))).toBe(1)
+    expect(rowToStayAt(3, of(''), of('abcd'))).toBe(3)
   })
 })

@@ -12,6 +12,8 @@ interface Grid {
   columns(): readonly TableColumn[]
   rowAt(index: number): Row | undefined
   headAt(index: number): GroupHead | undefined
+  /** The lines that are here: items by their ids, heads by what they group. */
+  stretch(): Stretch
   mayEdit(): boolean
   element(): HTMLElement | undefined
   rowHeight: number
@@ -23,6 +25,25 @@ interface Grid {
   addItem(): void
 }
 
+/** Lines from a place onwards, each by its id. */
+interface Stretch {
+  readonly from: number
+  readonly ids: readonly string[]
+}
+/** The row of the item that was at a row, now; where it has gone, that of the nearest that is left. */
+export function rowToStayAt(row: number, before: Stretch, now: Stretch): number {
+  const at = row - before.from
+  const held = before.ids[at]
+  if (held === undefined || now.ids[row - now.from] === held) return row
+  const places = new Map(now.ids.map((id, i) => [id, now.from + i]))
+  for (let step = 0; step < before.ids.length; step++)
+    for (const id of [before.ids[at + step], before.ids[at - step]]) {
+      const place = id === undefined ? undefined : places.get(id)
+      if (place !== undefined) return place
+    }
+  return row
+}
+
 /** The cells of a table by keyboard and mouse: which one has the keyboard, and which is being edited (ARIA grid). */
 export function useCells(grid: Grid) {
   const changes = useChanges()
@@ -32,6 +53,14 @@ export function useCells(grid: Grid) {
   const activeItem = computed(() => grid.rowAt(at.value.row)?.item.id)
   watch(grid.lines, (n) => {
     if (at.value.row >= n) at.value = { ...at.value, row: Math.max(0, n - 1) }
+  })
+  /** Where lines come and go, the keyboard stays with its item or goes to the nearest that is left. */
+  watch(grid.stretch, (now, before) => {
+    const row = rowToStayAt(at.value.row, before, now)
+    if (row === at.value.row) return
+    const hadFocus = !!grid.element()?.contains(document.activeElement)
+    at.value = { ...at.value, row }
+    if (hadFocus) focusWhenDrawn(60)
   })
 
   function focus(row: number, column: number): void {
@@ -69,9 +98,9 @@ export function useCells(grid: Grid) {
     const head = grid.headAt(row)
     const isFolding =
       head && (event.key === 'Enter' || event.key === ' ' || event.key === (head.folded ? 'ArrowRight' : 'ArrowLeft'))
-    if (isFolding) grid.toggleFold(head)
+    if (event.key === 'Insert' || (event.key === 'Enter' && (event.ctrlKey || event.metaKey))) grid.addItem()
+    else if (isFolding) grid.toggleFold(head)
     else if (move) focus(...move)
-    else if (event.key === 'Insert' || (event.key === 'Enter' && event.ctrlKey)) grid.addItem()
     else if (['Enter', 'F2', ' '].includes(event.key)) startEdit(row, column)
     else if ((event.key === 'Delete' || event.key === 'Backspace') && grid.mayEdit()) empty(row, column)
     else if (event.key.length === 1 && !event.ctrlKey && !event.metaKey && !event.altKey)

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, shallowRef } from 'vue'
+import { computed, nextTick, shallowRef } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { printDecimal } from '#core/base/decimals'
 import { answerIn } from '#core/queries/page-seed'
@@ -44,6 +44,15 @@ const effort = computed(() => {
     : ''
 })
 const open = (key: string | undefined) => void router.push({ query: key ? { item: key } : {} })
+/** Escape closes the item from wherever one is in the view, and gives the keyboard back to its row or card. */
+function escape(event: KeyboardEvent): void {
+  if (!openKey.value || event.defaultPrevented) return
+  open(undefined)
+  void nextTick(() => {
+    if (document.activeElement !== document.body) return
+    document.querySelector<HTMLElement>('#main [role=gridcell][tabindex="0"], #main article')?.focus()
+  })
+}
 /** Walking the rows while an item is open takes the panel along. */
 const walk = (key: string) => {
   if (openKey.value && openKey.value !== key) void router.replace({ query: { item: key } })
@@ -51,7 +60,7 @@ const walk = (key: string) => {
 </script>
 
 <template>
-  <AppFrame>
+  <AppFrame @keydown.esc="escape">
     <template #sentence>
       <ViewSentence v-if="view && definition" :view="view" :definition="definition" :count="tally?.sums.items" />
       <h1 v-else class="gone">{{ project ? words.view.noView : words.view.noSuchProject }}</h1>

@@ -8,6 +8,7 @@ import PlannedRows from '../../../bring-in/PlannedRows.vue'
 import PlanSide from '../../../bring-in/PlanSide.vue'
 import { useBringIn } from '../../../bring-in/use-bring-in'
 import AppFrame from '../../../shell/AppFrame.vue'
+import { useChanges } from '../../../data/changes'
 import { useDirectory } from '../../../data/directory'
 import { words } from '../../../words'
 
@@ -19,7 +20,10 @@ const project = computed(() => directory.byPrefix(String(route.params.prefix)))
 const statuses = computed(() => (project.value ? directory.statuses(project.value.id) : []))
 const fields = computed(() => (project.value ? directory.fields(project.value.id) : []))
 const bringIn = useBringIn(() => project.value)
-const { fileName, file, columns, plan, doneCount } = bringIn
+const { fileName, file, columns, plan, broughtIn } = bringIn
+const changes = useChanges()
+/** Undone meanwhile, it is no longer said to be there. */
+const isUndone = computed(() => !!broughtIn.value && !changes.isDone(broughtIn.value.command))
 
 const rows = ref<InstanceType<typeof PlannedRows>>()
 let walked = -1
@@ -62,10 +66,10 @@ onBeforeUnmount(() => removeEventListener('keydown', onKey))
       </div>
     </template>
     <p v-if="!project" class="soft pad">{{ words.view.noSuchProject }}</p>
-    <div v-else-if="doneCount !== undefined" class="pad done" role="status">
-      <h2>{{ w.done(doneCount) }}</h2>
+    <div v-else-if="broughtIn" class="pad done" role="status">
+      <h2>{{ isUndone ? w.undone : w.done(broughtIn.count) }}</h2>
       <div class="ends">
-        <VBtn variant="flat" size="large" @click="leave">{{ w.see }}</VBtn>
+        <VBtn v-if="!isUndone" variant="flat" size="large" @click="leave">{{ w.see }}</VBtn>
         <VBtn variant="plain" @click="bringIn.forget">{{ w.another }}</VBtn>
       </div>
     </div>
