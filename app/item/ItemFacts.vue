@@ -64,7 +64,7 @@ function endEdit(): void {
     </dd>
     <dt>{{ words.item.turn }}</dt>
     <dd class="plain">
-      <PersonPebbles :people="row.turn" />
+      <PersonPebbles v-if="row.turn.length" :people="row.turn" />
       <span :class="{ soft: !turnNames }">{{ turnNames || (isOver ? words.item.over : words.item.nobody) }}</span>
     </dd>
     <template v-for="field in fields" :key="field.id">

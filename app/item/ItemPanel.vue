@@ -5,6 +5,7 @@ import { VBtn } from 'vuetify/components/VBtn'
 import type { Field, View, ViewDefinition } from '#core/model/records'
 import { useQuery } from '../data/use-query'
 import { fieldParts } from '../parts/field-parts'
+import { copyLink } from '../parts/copy-link'
 import IconButton from '../parts/IconButton.vue'
 import { KindMark } from '../parts/marks'
 import { useChanges } from '../data/changes'
@@ -41,17 +42,8 @@ const mayEdit = computed(() => !!item.value && directory.may('change items', ite
 const project = computed(() => directory.reader.maybe('project', item.value?.project ?? ''))
 
 async function copyAddress(): Promise<void> {
-  const address = `${location.origin}/app/items/${row.value?.address}`
-  try {
-    await navigator.clipboard.writeText(address)
-  } catch {
-    // Outside a secure context there is no clipboard: the old way still copies.
-    const area = document.body.appendChild(document.createElement('textarea'))
-    area.value = address
-    area.select()
-    document.execCommand('copy')
-    area.remove()
-  }
+  if (!row.value) return
+  await copyLink(row.value.address)
   changes.say(words.item.copied)
 }
 const archive = () =>

@@ -3,6 +3,7 @@ import { nextTick, onBeforeUnmount, onMounted, ref } from 'vue'
 import { navigateTo } from 'nuxt/app'
 import { RouterView, useRoute, useRouter } from 'vue-router'
 import { fetchLater, later } from '../parts/later'
+import { isShowingKeys } from '../shell/shortcuts'
 import { useChanges } from '../data/changes'
 import { useDirectory } from '../data/directory'
 import { useSession } from '../data/session'
@@ -11,6 +12,7 @@ import { useViews } from '../data/views'
 import { words } from '../words'
 
 /** Everything behind sign-in, once the worker has told what there is. */
+const ShortcutList = later(() => import('../shell/ShortcutList.vue'))
 const SearchBox = later(() => import('../shell/SearchBox.vue'))
 const session = useSession()
 const directory = useDirectory()
@@ -36,6 +38,7 @@ const isTyping = (target: EventTarget | null): boolean =>
   target instanceof HTMLElement && (target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName))
 
 function onKey(event: KeyboardEvent): void {
+  if (event.key === '?' && !isTyping(event.target)) isShowingKeys.value = true
   if (!(event.ctrlKey || event.metaKey)) return
   const key = event.key.toLowerCase()
   if (key === 'k') isSearching.value = true
@@ -62,6 +65,7 @@ if (session.enter()) {
     <p v-if="session.standing.link === 'down'">{{ words.signIn.noServer }}</p>
     <p v-else>{{ words.frame.opening(session.standing.progress) }}</p>
   </div>
+  <ShortcutList v-if="isShowingKeys" v-model="isShowingKeys" />
   <SearchBox v-if="isSearching" v-model="isSearching" @open="openItem" />
 </template>
 

@@ -46,10 +46,10 @@ describe('a total', () => {
     [{ name: 'sum', of: fieldRef(effort) }, 1250, 'sum of effort 12.5 h'],
     [{ name: 'average', of: fieldRef(effort) }, 1600 / 3, 'average of effort 5.33 h'],
     [{ name: 'median', of: fieldRef(effort) }, 150, 'median of effort 1.5 h'],
-    [{ name: 'sum', of: fieldRef(effort) }, null, 'sum of effort –'],
+    [{ name: 'sum', of: fieldRef(effort) }, null, 'sum of effort none'],
     [{ name: 'filled', of: fieldRef(effort) }, 7, 'filled of effort 7'],
     [{ name: 'distinct', of: fieldRef(fieldId('need')) }, 4, 'distinct of need 4'],
-    [{ name: 'share' }, 1 / 3, 'share 33.3 %'],
+    [{ name: 'share' }, 1 / 3, 'share 33.3%'],
     [{ name: 'least', of: fieldRef(due) }, dayNumber('2026-11-20'), 'earliest of due 2026-11-20'],
     // 23:30 in UTC is the next day where the workspace is.
     [{ name: 'most', of: { fact: 'created' } }, Date.parse('2026-11-20T23:30:00Z'), 'latest of created 2026-11-21'],

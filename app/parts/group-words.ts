@@ -49,7 +49,7 @@ function periodWords(grain: NonNullable<GroupKey['grain']>, first: number, day: 
   }
 }
 
-/** A total and what it is: `sum of effort 12.5 h`; a dash where there is nothing to total. */
+/** A total and what it is: `sum of effort 12.5 h`, or *none* where there is nothing to total. */
 export function totalText(total: Total, value: number | null | undefined, wording: Wording): string {
   return `${totalWords(total, wording)} ${valueText(total, value ?? null, wording)}`
 }
@@ -57,8 +57,8 @@ export function totalText(total: Total, value: number | null | undefined, wordin
 /** Averages lie between whole numbers of the field's scale: they are shown to so many digits at least. */
 const fewestDigits = 2
 function valueText({ name, of }: Total, value: number | null, { reader, project, day }: Wording): string {
-  if (value === null) return words.editor.empty
-  if (name === 'share') return `${Math.round(value * 1000) / 10} %`
+  if (value === null) return words.group.noTotal
+  if (name === 'share') return `${Math.round(value * 1000) / 10}%`
   const fact = of === undefined ? undefined : maybeFact(reader, project.id, of)
   const isValue = name === 'least' || name === 'most' || name === 'median' || name === 'sum' || name === 'average'
   if (!fact || !isValue) return String(value)

@@ -12,6 +12,7 @@ export const words = {
     quarter: (first: string, last: string, year: string) => `${first} to ${last} ${year}`,
     not: (fact: string) => `not ${fact}`,
     atTop: 'at the top',
+    noTotal: 'none',
   },
   /** What Vuetify’s own controls say, by the keys under which they ask. */
   controls: {

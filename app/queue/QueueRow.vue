@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import { mdiDotsHorizontal } from '@mdi/js'
 import type { RowWithPath } from '#core/layouts/rows'
 import { printDecimal } from '#core/base/decimals'
 import { dateIn, dayNumber } from '#core/base/dates'
@@ -10,7 +11,7 @@ import { DueText, LeafMark } from '../parts/marks'
 
 /** One item of a queue: what, inside what, whose turn, due, effort; with what the keys do where one stands. */
 const props = defineProps<{ row: RowWithPath; here: boolean; part: string; next: string | undefined }>()
-const emit = defineEmits<{ focus: []; open: []; moveOn: [] }>()
+const emit = defineEmits<{ focus: []; open: []; moveOn: []; menu: [at: HTMLElement, point?: [number, number]] }>()
 const directory = useDirectory()
 const status = computed(() => directory.reader.maybe('status', props.row.item.status))
 const project = computed(() => directory.reader.maybe('project', props.row.item.project))
@@ -43,7 +44,11 @@ const mayMove = computed(
 </script>
 
 <template>
-  <div class="it" :class="{ at: here }">
+  <div
+    class="it"
+    :class="{ at: here }"
+    @contextmenu.prevent="emit('menu', $event.currentTarget as HTMLElement, [$event.clientX, $event.clientY])"
+  >
     <LeafMark v-if="status" :share="directory.share(status)" :colour="status.colour" :title="status.name" />
     <div class="what">
       <button
@@ -78,6 +83,16 @@ const mayMove = computed(
       ><DueText :due="typeof value('due') === 'string' ? (value('due') as string) : undefined" :late="row.late"
     /></span>
     <span class="r effort soft">{{ effort }}</span>
+    <button
+      type="button"
+      class="acts"
+      tabindex="-1"
+      aria-haspopup="menu"
+      :aria-label="words.frame.acts(row.key)"
+      @click="emit('menu', $event.currentTarget as HTMLElement)"
+    >
+      <svg viewBox="0 0 24 24"><path :d="mdiDotsHorizontal" /></svg>
+    </button>
   </div>
 </template>
 
@@ -121,6 +136,32 @@ export default { inheritAttrs: false }
 }
 .effort {
   text-align: right;
+}
+.acts {
+  width: 24px;
+  height: 24px;
+  display: grid;
+  place-items: center;
+  align-self: start;
+  margin-top: -2px;
+  border-radius: 3px;
+  opacity: 0;
+}
+.it:hover .acts,
+.at .acts,
+.acts:focus-visible {
+  opacity: 1;
+}
+.acts:hover {
+  background: var(--leaf-tint);
+}
+svg {
+  width: 16px;
+  height: 16px;
+  fill: var(--soft);
+}
+.leaf {
+  fill: none;
 }
 .at {
   background: var(--raised);

@@ -89,8 +89,8 @@ async function remove(): Promise<void> {
     </h1>
     <div class="count">
       <template v-if="count !== undefined"
-        ><b data-allow-mismatch="text">{{ grouped(count) }}</b>
-        <span class="soft">{{ words.tally.itemsWord(count) }}</span></template
+        ><b data-allow-mismatch="text">{{ grouped(count) }}</b
+        >{{ ' ' }}<span class="soft">{{ words.tally.itemsWord(count) }}</span></template
       >
       <div v-if="isChanged" class="kept">
         {{ words.view.notKept }}

@@ -6,6 +6,7 @@ import { VBtn } from 'vuetify/components/VBtn'
 import { VList, VListItem, VListSubheader } from 'vuetify/components/VList'
 import ActMenu, { type Act } from '../parts/ActMenu.vue'
 import IconButton from '../parts/IconButton.vue'
+import { asksForMenu } from '../parts/use-item-acts'
 import type { Project, View } from '#core/model/records'
 import { isOwn, useDirectory } from '../data/directory'
 import { useSession } from '../data/session'
@@ -13,6 +14,7 @@ import { words } from '../words'
 import { PersonPebble } from '../parts/marks'
 import WrenMark from '../parts/WrenMark.vue'
 import NewProject from './NewProject.vue'
+import { isShowingKeys } from './shortcuts'
 import { useViewActs } from './use-view-acts'
 
 /** The table of contents: my queue, then the projects, each with its views, the team's first. */
@@ -38,6 +40,7 @@ const menu = ref<{
   above?: boolean
 }>()
 function openMenu(label: string, acts: readonly Act[], event: MouseEvent | KeyboardEvent): void {
+  event.preventDefault()
   const at = event.currentTarget as HTMLElement
   const isPointer = event.type === 'contextmenu' && (event as MouseEvent).button === 2
   menu.value = { label, acts, at, ...(isPointer && { point: [(event as MouseEvent).clientX, (event as MouseEvent).clientY] }) } // prettier-ignore
@@ -48,6 +51,7 @@ const projectActs = (project: Project): Act[] =>
     : []
 const ownActs = (): Act[] => [
   { label: session.night ? words.frame.day : words.frame.night, do: () => session.setNight(!session.night) },
+  { label: words.keys.title, keys: '?', do: () => (isShowingKeys.value = true) },
   { label: words.frame.signOut, do: () => void session.signOut() },
 ]
 </script>
@@ -92,7 +96,18 @@ const ownActs = (): Act[] => [
             :aria-current="here(addressOf(project, view))"
             :title="view.name"
             @contextmenu.prevent="openMenu(view.name, viewActs(project, view), $event)"
-          />
+            @keydown="asksForMenu($event) && openMenu(view.name, viewActs(project, view), $event)"
+          >
+            <template #append
+              ><IconButton
+                class="more"
+                tag="span"
+                tabindex="-1"
+                :icon="mdiDotsHorizontal"
+                :label="words.frame.acts(view.name)"
+                @click.prevent.stop="openMenu(view.name, viewActs(project, view), $event)"
+            /></template>
+          </VListItem>
         </template>
       </section>
       <VBtn v-if="mayStart" class="start" @click="isStarting = true">{{ words.frame.newProject }}</VBtn>
@@ -185,6 +200,7 @@ h3 {
   opacity: 0;
 }
 h3:hover .more,
+.v-list-item:hover .more,
 .more:focus-visible,
 .more[aria-expanded='true'] {
   opacity: 1;
@@ -192,6 +208,14 @@ h3:hover .more,
 .start {
   margin-top: 14px;
   color: var(--soft);
+  display: flex;
+  justify-content: start;
+  width: 100%;
+}
+.v-list-item .more {
+  width: 22px;
+  height: 22px;
+  margin: -2px -4px -2px 0;
 }
 .me {
   margin-top: auto;

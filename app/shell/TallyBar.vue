@@ -44,7 +44,9 @@ const line = computed(() => {
 }
 .undo {
   overflow: hidden;
-  text-overflow: ellipsis;
+}
+.undo :deep(.v-btn__content) {
+  gap: 5px;
 }
 .redo {
   color: var(--soft);

@@ -1,9 +1,10 @@
 <script setup lang="ts">
-import { shallowRef, watch } from 'vue'
+import { computed, shallowRef, watch } from 'vue'
 import { VBtn } from 'vuetify/components/VBtn'
 import type { Condition, View, ViewDefinition } from '#core/model/records'
 import { conditionWords } from '#core/language/conditions'
 import type { Leaves } from '#core/language/why'
+import { useDirectory } from '../data/directory'
 import { useAsk } from '../data/use-ask'
 import { useViews } from '../data/views'
 import { words } from '../words'
@@ -22,6 +23,18 @@ watch(
   },
   { immediate: true },
 )
+const emit = defineEmits<{ add: [] }>()
+const directory = useDirectory()
+const project = computed(() => directory.reader.maybe('project', props.view.project))
+const mayAdd = computed(() => directory.may('change items', props.view.project))
+const maySet = computed(() => directory.may('set up project', props.view.project))
+/** Where limits are set, unless it is here. */
+const limitsAt = computed(() => {
+  const board = directory.views(props.view.project).find((view) => view.definition.layout === 'board')
+  return maySet.value && props.definition.layout !== 'board' && board
+    ? `/app/${project.value?.prefix}/${board.id}`
+    : undefined
+})
 const takeOut = (at: number) =>
   views.change(props.view, { ...props.definition, where: props.definition.where.filter((_, i) => i !== at) })
 </script>
@@ -46,7 +59,22 @@ const takeOut = (at: number) =>
     </template>
     <template v-else>
       <h2>{{ words.view.empty }}</h2>
-      <p class="soft">{{ words.view.emptyHint }}</p>
+      <p class="soft">{{ mayAdd ? words.view.firstSteps : words.view.emptyForReader }}</p>
+      <ul v-if="mayAdd">
+        <li>
+          <VBtn variant="flat" @click="emit('add')">{{ words.view.add }}</VBtn>
+          <span class="soft">{{ words.view.addStep }}</span>
+        </li>
+        <li>
+          <VBtn variant="outlined" :to="`/app/${project?.prefix}/bring-in`">{{ words.frame.bringIn }}</VBtn>
+          <span class="soft">{{ words.view.bringInStep }}</span>
+        </li>
+        <li v-if="limitsAt">
+          <VBtn variant="outlined" :to="limitsAt">{{ words.view.setLimits }}</VBtn>
+          <span class="soft">{{ words.view.limitsStep }}</span>
+        </li>
+        <li v-else-if="maySet" class="soft">{{ words.view.limitsHere }}</li>
+      </ul>
     </template>
   </div>
 </template>
@@ -64,7 +92,8 @@ h2 {
 p {
   margin: 4px 0 14px;
 }
-ol {
+ol,
+ul {
   list-style: none;
   padding: 0;
   margin: 0;

@@ -3,12 +3,10 @@ import { elementScroll, type Virtualizer } from '@tanstack/vue-virtual'
 interface Scrolling {
   readonly scrollElement: Element | null
 }
+type Size = { width: number; height: number }
 
 /** Tells a virtual list its size when it has been laid out anyway, where the library's own would force that. */
-export function observeSize(
-  list: Scrolling,
-  tell: (size: { width: number; height: number }) => void,
-): (() => void) | undefined {
+export function observeSize(list: Scrolling, tell: (size: Size) => void): (() => void) | undefined {
   const element = list.scrollElement
   if (!element) return undefined
   const observer = new ResizeObserver(([entry]) => {
@@ -17,6 +15,15 @@ export function observeSize(
   observer.observe(element)
   return () => observer.disconnect()
 }
+
+/** The same, where somebody else is told as well. */
+export const observeSizeFor =
+  (hear: (size: Size) => void) =>
+  (list: Scrolling, tell: (size: Size) => void): (() => void) | undefined =>
+    observeSize(list, (size) => {
+      hear(size)
+      tell(size)
+    })
 
 /** Tells it how far it is scrolled, which is nothing at first: asking would force the page to be laid out. */
 export function observeOffset(

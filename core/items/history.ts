@@ -90,10 +90,16 @@ const label = (reader: Reader, change: Change | undefined): string => {
   const item = change && reader.maybe('item', change.id)
   return item ? (item.number ? itemKey(reader, item) : `“${item.title}”`) : ''
 }
+/** What an entry that is about no item did, by its first change. */
 function nameOfOther(reader: Reader, patch: readonly Change[]): string {
-  const first = patch[0]
+  const first = patch.find((one) => one.entity === 'project') ?? patch[0]
   if (first?.entity === 'limit') return 'changing a limit'
-  if (first?.entity === 'view') return `changing the view ${reader.maybe('view', first.id)?.name ?? ''}`.trim()
-  if (first?.entity === 'project') return `changing the project ${reader.maybe('project', first.id)?.name ?? ''}`.trim()
-  return 'a change'
+  if (first?.entity !== 'view' && first?.entity !== 'project') return 'a change'
+  const isWhole = first.field === '*' && !isSetChange(first)
+  const record = (isWhole ? (first.after ?? first.before) : reader.maybe(first.entity, first.id)) as Named | undefined
+  const does = !isWhole ? 'changing' : first.after ? 'adding' : 'removing'
+  return `${does} the ${first.entity} ${record?.name ?? ''}`.trim()
+}
+interface Named {
+  readonly name: string
 }

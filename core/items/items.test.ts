@@ -289,7 +289,7 @@ describe('said in words', () => {
       type: 'items.set',
       items: [{ item: id, set: { [t.field('assignees').id]: { add: [t.small.people.lead.id], remove: [] } } }],
     })
-    expect(said(who)).toEqual(['added Imke to assignees', 'assignees of GLH-1'])
+    expect(said(who)).toEqual(['added Imke to assignees', 'changing assignees of GLH-1'])
     const inside = t.do({ type: 'items.set', items: [{ item: id, set: { parent: { from: null, to: t.add('b') } } }] })
     expect(said(inside)).toEqual(['put it inside GLH-2', 'parent of GLH-1'])
     expect(said(t.do({ type: 'items.archive', items: [id], archived: true }))).toEqual([

@@ -1,12 +1,15 @@
 <script setup lang="ts">
-import { computed, nextTick, ref, watch } from 'vue'
+import { computed, nextTick, ref, shallowRef, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { VBtn } from 'vuetify/components/VBtn'
 import { statusesOfKind } from '#core/model/reader'
 import type { RowWithPath } from '#core/layouts/rows'
+import type { Project } from '#core/model/records'
 import AppFrame from '../../shell/AppFrame.vue'
 import ItemPanel from '../../item/ItemPanel.vue'
 import { setValue } from '../../parts/edits'
+import { later } from '../../parts/later'
+import { asksForMenu, useItemActs } from '../../parts/use-item-acts'
 import QueueRow from '../../queue/QueueRow.vue'
 import { pageSeed } from '../../data/page-seed'
 import { useQuery } from '../../data/use-query'
@@ -58,9 +61,27 @@ function nextStatus({ item }: RowWithPath) {
   const along = statusesOfKind(directory.reader, item.kind).filter((one) => one.phase !== 'dropped')
   return along[along.findIndex((one) => one.id === item.status) + 1]
 }
+/** Where somebody goes who has nothing to do here. */
+function firstOf(project: Project): string {
+  const [first] = directory.views(project.id)
+  return first ? `/app/${project.prefix}/${first.id}` : '/app'
+}
 function open(row: RowWithPath): void {
   void router.push({ query: { item: row.address } })
 }
+const ActMenu = later(() => import('../../parts/ActMenu.vue'))
+const itemActs = useItemActs()
+const menu = shallowRef<{ row: RowWithPath; at: HTMLElement; point?: [number, number] | undefined }>()
+const rowActs = computed(() => {
+  const row = menu.value?.row
+  if (!row) return []
+  const next = nextStatus(row)
+  const mayMove = next && directory.may('change items', row.item.project)
+  return itemActs(row, [
+    { label: words.frame.open, keys: 'Enter', do: () => open(row) },
+    ...(mayMove ? [{ label: w.moveOn(next.name), keys: '→', do: () => moveOn(row) }] : []),
+  ])
+})
 function moveOn(row: RowWithPath): void {
   const to = nextStatus(row)
   if (to && directory.may('change items', row.item.project))
@@ -78,6 +99,8 @@ function onKey(event: KeyboardEvent): void {
     void nextTick(() => document.getElementById(`q-${at.value}`)?.focus())
   } else if (event.key === 'Enter' && row) open(row)
   else if (event.key === 'ArrowRight' && row) moveOn(row)
+  else if (asksForMenu(event) && row) menu.value = { row, at: event.target as HTMLElement }
+  else if (event.key === 'Escape' && openKey.value) void router.push({ query: {} })
   else return
   event.preventDefault()
 }
@@ -97,6 +120,14 @@ function onKey(event: KeyboardEvent): void {
       </div>
     </template>
     <div class="list" @keydown="onKey">
+      <ActMenu
+        v-if="menu"
+        :acts="rowActs"
+        :label="words.frame.acts(menu.row.key)"
+        :at="menu.at"
+        :point="menu.point"
+        @close="menu = undefined"
+      />
       <div v-if="!directory.projects.length" class="empty">
         <h2>{{ words.project.none }}</h2>
         <p class="soft">
@@ -117,6 +148,15 @@ function onKey(event: KeyboardEvent): void {
           ><span class="number">{{ w.effort }}</span>
         </div>
         <p v-if="!part.rows.length" class="soft none">{{ part.empty }}</p>
+        <div v-if="part.name === 'next' && !walked.length" class="elsewhere">
+          <VBtn
+            v-for="project in directory.projects.slice(0, 4)"
+            :key="project.id"
+            variant="outlined"
+            :to="firstOf(project)"
+            >{{ w.openProject(project.name) }}</VBtn
+          >
+        </div>
         <QueueRow
           v-for="row in shown(part)"
           :id="`q-${row.item.id}`"
@@ -128,6 +168,7 @@ function onKey(event: KeyboardEvent): void {
           @focus="at = row.item.id"
           @open="open(row)"
           @move-on="moveOn(row)"
+          @menu="(at, point) => (menu = { row, at, point })"
         />
         <VBtn
           v-if="part.rows.length > shown(part).length"
@@ -189,7 +230,7 @@ h1 {
   color: var(--soft);
 }
 .list {
-  --queue-columns: 22px minmax(0, 1fr) 150px 104px 92px 64px;
+  --queue-columns: 22px minmax(0, 1fr) 150px 104px 92px 64px 24px;
 }
 .heads {
   display: grid;
@@ -205,6 +246,11 @@ h1 {
 .none {
   padding: 10px 0;
 }
+.elsewhere {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+}
 .empty {
   padding: 64px 0;
   max-width: 46ch;
@@ -217,7 +263,7 @@ h1 {
     display: none;
   }
   .list {
-    --queue-columns: 22px minmax(0, 1fr) auto;
+    --queue-columns: 22px minmax(0, 1fr) auto 24px;
     padding: 0 16px 20px;
   }
   .row {

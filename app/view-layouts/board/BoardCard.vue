@@ -53,6 +53,7 @@ onBeforeUnmount(() => release?.())
     aria-describedby="card-how"
     @click="!board.lift.value && board.open(row)"
     @keydown="board.cardKey($event, row)"
+    @contextmenu.prevent="board.menu(row, $event.currentTarget as HTMLElement, [$event.clientX, $event.clientY])"
   >
     <div class="top">
       <LeafMark v-if="status" :share="directory.share(status)" :colour="status.colour" :title="status.name" /><span>{{
@@ -60,11 +61,12 @@ onBeforeUnmount(() => release?.())
       }}</span
       ><KindMark v-if="kind" :name="kind.name" :icon="kind.icon" />
       <button
-        v-if="board.mayMove.value && !still"
+        v-if="!still"
         type="button"
         class="acts"
         tabindex="-1"
-        :aria-label="words.card.actions(row.key)"
+        aria-haspopup="menu"
+        :aria-label="words.frame.acts(row.key)"
         @click.stop="board.menu(row, $event.currentTarget as HTMLElement)"
         @pointerdown.stop
       >

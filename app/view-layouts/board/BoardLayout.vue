@@ -10,6 +10,7 @@ import { stands } from '../../data/stands'
 import { useViews } from '../../data/views'
 import { VTab, VTabs } from '../../parts/controls'
 import { later } from '../../parts/later'
+import { asksForMenu, useItemActs } from '../../parts/use-item-acts'
 import { words } from '../../words'
 import type { LayoutEmits, LayoutProps } from '../contract'
 import { useAddItem } from '../use-add-item'
@@ -17,12 +18,14 @@ import BoardCard from './BoardCard.vue'
 import BoardHead from './BoardHead.vue'
 import ColumnCards from './ColumnCards.vue'
 import { boardKey } from './context'
+import EmptyView from '../EmptyView.vue'
 import { rowsOf, useColumns, type ShownColumn } from './use-columns'
 import { focusCard, useLift } from './use-lift'
 
 /** A board of the project: columns with limits, cards dragged by pointer, keyboard or menu. */
 const props = defineProps<LayoutProps>()
 const emit = defineEmits<LayoutEmits>()
+const ActMenu = later(() => import('../../parts/ActMenu.vue'))
 const MoveMenu = later(() => import('./MoveMenu.vue'))
 const { mobile } = useDisplay()
 const changes = useChanges()
@@ -74,7 +77,16 @@ const onPhone = computed(
   () => phoneColumn.value ?? (columns.value.find((one) => one.isOver) ?? columns.value[0])?.column.id,
 )
 const scroller = ref<HTMLElement>()
-const menuFor = ref<{ row: Row; at: HTMLElement }>()
+/** The column in which a title is being typed. */
+const addingIn = ref<string>()
+const movingFor = ref<{ row: Row; at: HTMLElement }>()
+const menu = ref<{ row: Row; at: HTMLElement; point?: [number, number] | undefined }>()
+const itemActs = useItemActs()
+const actsFor = ({ row, at }: { row: Row; at: HTMLElement }) =>
+  itemActs(row, [
+    { label: words.frame.open, keys: 'Enter', do: () => emit('open', row.address) },
+    ...(mayMove.value ? [{ label: words.card.moveTo, keys: 'M', do: () => (movingFor.value = { row, at }) }] : []),
+  ])
 
 /** Walks from card to card where none is lifted. */
 function cardKey(event: KeyboardEvent, row: Row): void {
@@ -86,7 +98,8 @@ function cardKey(event: KeyboardEvent, row: Row): void {
   if (event.key === 'Enter') emit('open', row.address)
   else if (event.key === ' ') lifting.start(row, 'keyboard')
   else if (event.key.toLowerCase() === 'm' && mayMove.value && !event.ctrlKey && !event.metaKey)
-    menuFor.value = { row, at: event.currentTarget as HTMLElement }
+    movingFor.value = { row, at: event.currentTarget as HTMLElement }
+  else if (asksForMenu(event)) menu.value = { row, at: event.currentTarget as HTMLElement }
   else if (event.key === 'ArrowDown' || event.key === 'ArrowUp')
     focusCard(rows[i + (event.key === 'ArrowDown' ? 1 : -1)]?.item.id ?? '')
   else if (event.key === 'ArrowLeft' || event.key === 'ArrowRight')
@@ -101,8 +114,8 @@ function focusBeside(column: ShownColumn | undefined, i: number, step: 1 | -1): 
   focusCard(rows[Math.min(i, rows.length - 1)]?.item.id ?? '')
 }
 function moveTo(column: ShownColumn): void {
-  const row = menuFor.value?.row
-  menuFor.value = undefined
+  const row = movingFor.value?.row
+  movingFor.value = undefined
   if (row) lifting.moveTo(row, column)
 }
 function escape(event: KeyboardEvent): void {
@@ -117,7 +130,7 @@ const add = (column: ShownColumn, title: string) => addItem(title, (kind) => sho
 provide(boardKey, {
   scroller, lift, pointer, mayMove, cardKey,
   show: () => props.definition.show,
-  look: query.look, open: (row) => emit('open', row.address), menu: (row, at) => (menuFor.value = { row, at }),
+  look: query.look, open: (row) => emit('open', row.address), menu: (row, at, point) => (menu.value = { row, at, point }),
   dropOn: lifting.dropOn,
 }) // prettier-ignore
 </script>
@@ -157,11 +170,17 @@ provide(boardKey, {
           :shown="one"
           :class="{ here: one.column.id === onPhone }"
           :add="(title: string) => add(one, title)"
+          :is-adding="addingIn === one.column.id"
+          @adding="addingIn = $event ? one.column.id : undefined"
         />
       </div>
-      <p v-if="answer && !answer.sums.items && !definition.where.length" class="empty soft">
-        {{ words.view.empty }} {{ words.view.emptyHint }}
-      </p>
+      <EmptyView
+        v-if="answer && !answer.sums.items && stands"
+        class="empty"
+        :view="view"
+        :definition="definition"
+        @add="addingIn = columns.find((one) => !one.isFolded)?.column.id"
+      />
     </div>
     <div
       v-if="lift?.by === 'pointer'"
@@ -173,15 +192,23 @@ provide(boardKey, {
     </div>
     <div class="unseen" role="status" aria-live="assertive">{{ said }}</div>
     <p id="card-how" class="unseen">{{ words.card.how }}</p>
+    <ActMenu
+      v-if="menu"
+      :acts="actsFor(menu)"
+      :label="words.frame.acts(menu.row.key)"
+      :at="menu.at"
+      :point="menu.point"
+      @close="menu = undefined"
+    />
     <MoveMenu
-      v-if="menuFor"
-      :row="menuFor.row"
-      :at="menuFor.at"
+      v-if="movingFor"
+      :row="movingFor.row"
+      :at="movingFor.at"
       :columns="columns"
-      :current="columnOf(menuFor.row)?.column.id"
+      :current="columnOf(movingFor.row)?.column.id"
       :drop-on="lifting.dropOn"
       @move="moveTo"
-      @close="menuFor = undefined"
+      @close="movingFor = undefined"
     />
   </div>
 </template>
@@ -234,7 +261,7 @@ provide(boardKey, {
   outline: 2px solid var(--leaf);
 }
 .empty {
-  padding: 32px 24px;
+  top: 90px;
 }
 .tabs {
   flex: none;

@@ -11,7 +11,8 @@ import { boardKey } from './context'
 import type { ShownColumn } from './use-columns'
 
 /** The cards of a column; only those in sight are drawn. */
-const props = defineProps<{ shown: ShownColumn; add(title: string): Promise<unknown> }>()
+const props = defineProps<{ shown: ShownColumn; isAdding: boolean; add(title: string): Promise<unknown> }>()
+const emit = defineEmits<{ adding: [isAdding: boolean] }>()
 const AddItem = later(() => import('../../parts/AddItem.vue'))
 const board = must(inject(boardKey), 'board')
 const list = ref<HTMLElement>()
@@ -49,8 +50,6 @@ const slot = computed(() => {
     ...board.dropOn(lift.row, props.shown),
   }
 })
-
-const isAdding = ref(false)
 </script>
 
 <template>
@@ -96,9 +95,15 @@ const isAdding = ref(false)
         :label="words.column.add(column.name)"
         :placeholder="words.view.addHint"
         :add="add"
-        @leave="isAdding = false"
+        @leave="emit('adding', false)"
       />
-      <button v-else type="button" class="soft" :aria-label="words.column.add(column.name)" @click="isAdding = true">
+      <button
+        v-else
+        type="button"
+        class="soft"
+        :aria-label="words.column.add(column.name)"
+        @click="emit('adding', true)"
+      >
         +
       </button>
     </div>

@@ -26,7 +26,7 @@ export interface BoardContext {
   look(column: string, from: number, to: number): void
   cardKey(event: KeyboardEvent, row: Row): void
   open(row: Row): void
-  menu(row: Row, at: HTMLElement): void
+  menu(row: Row, at: HTMLElement, point?: [x: number, y: number]): void
   dropOn(row: Row, column: ShownColumn): Drop
 }
 export const boardKey: InjectionKey<BoardContext> = Symbol('board')

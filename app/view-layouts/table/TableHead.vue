@@ -62,7 +62,24 @@ const sortBy = (column: TableColumn) =>
 .head > div:first-child {
   padding-left: 24px;
 }
+/* Scrolled to the side, the heads of key and title stay. */
+.aside .head > div:nth-child(-n + 2) {
+  position: sticky;
+  left: 0;
+  background: var(--paper);
+  z-index: 1;
+}
+.aside .head > div:nth-child(2) {
+  left: 92px;
+  box-shadow: 1px 0 0 var(--rule-strong);
+}
 @media (max-width: 700px) {
+  .aside .head > div:first-child {
+    position: static;
+  }
+  .aside .head > div:nth-child(2) {
+    left: 0;
+  }
   .head > div:first-child {
     padding-left: 16px;
   }

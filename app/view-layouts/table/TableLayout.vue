@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, shallowRef, watch } from 'vue'
 import { useVirtualizer } from '@tanstack/vue-virtual'
+import { mdiChevronRight, mdiDotsVertical } from '@mdi/js'
 import { isHead, type GroupHead, type ListLine, type Row } from '#core/layouts/rows'
 import { useQuery } from '../../data/use-query'
 import { useDirectory } from '../../data/directory'
@@ -8,13 +9,14 @@ import { stands } from '../../data/stands'
 import { useViews } from '../../data/views'
 import { words } from '../../words'
 import type { LayoutEmits, LayoutProps } from '../contract'
-import { observeOffset, observeSize, scrollWhereNeeded } from '../observe'
+import { observeOffset, observeSizeFor, scrollWhereNeeded } from '../observe'
 import { useAddItem } from '../use-add-item'
 import { useWording } from '../../data/wording'
 import { toggled } from '../../parts/toggled'
 import EmptyView from '../EmptyView.vue'
 import { useStretch } from '../../parts/use-stretch'
 import { later } from '../../parts/later'
+import { useItemActs } from '../../parts/use-item-acts'
 import GroupHeadRow from './GroupHeadRow.vue'
 import TableHead from './TableHead.vue'
 import { useLightRows } from './use-light-rows'
@@ -68,6 +70,11 @@ const mayEdit = computed(() => directory.may('change items', props.project.id))
 
 const scroller = ref<HTMLElement>()
 const rowHeight = 33
+/** How wide the table is on the screen, as far as it has been laid out, and how far it is scrolled to the side. */
+const width = ref(Infinity)
+const aside = ref(0)
+const isMoreRight = computed(() => aside.value + width.value < leastWidth(columns.value) - 4)
+const seeRight = () => scroller.value?.scrollBy({ left: 240, behavior: 'smooth' })
 /**
  * Where the page is drawn on the server nobody knows how high it is: what fits on a small screen, which can then be worked
  * with that much sooner. Larger ones draw the rest, which has come along, once it can.
@@ -82,7 +89,7 @@ const virtualizer = useVirtualizer(
     overscan: stands.value ? 8 : 0,
     // Until it has been laid out: rows are drawn at once, and nothing is laid out before its time.
     initialRect: { width: 0, height: firstHeight },
-    observeElementRect: observeSize,
+    observeElementRect: observeSizeFor((size) => (width.value = size.width)),
     observeElementOffset: observeOffset,
     scrollToFn: scrollWhereNeeded,
   })),
@@ -108,6 +115,35 @@ const stretchIds = computed(() => {
   const { from, rows } = answer.value?.stretch ?? { from: 0, rows: [] }
   return { from, ids: rows.map((line) => (isHead(line) ? line.head : line.item.id)) }
 })
+/** What can be done with a row: from its button, by a right press, by the keyboard. */
+const ActMenu = later(() => import('../../parts/ActMenu.vue'))
+const itemActs = useItemActs()
+const menu = shallowRef<{ row: Row; at: HTMLElement; point?: [number, number] | undefined }>()
+const rowActs = computed(() => {
+  const row = menu.value?.row
+  return row ? itemActs(row, [{ label: words.frame.open, do: () => emit('open', row.address) }]) : []
+})
+function openMenu(index: number, at: HTMLElement, point?: [number, number]): void {
+  const row = rowAt(index)
+  if (row) menu.value = { row, at, point }
+}
+function pressed(event: MouseEvent): void {
+  const cell = (event.target as HTMLElement).closest<HTMLElement>('[role=gridcell]')
+  if (!cell || editing.value) return
+  event.preventDefault()
+  openMenu(Number(cell.dataset.row), cell, [event.clientX, event.clientY])
+}
+/** The row under the pointer has a button for it. */
+const hovered = shallowRef<number>()
+function hover(event: PointerEvent): void {
+  const cell = (event.target as HTMLElement).closest<HTMLElement>('[role=gridcell]')
+  hovered.value = cell ? Number(cell.dataset.row) : hovered.value
+}
+const buttonAt = computed(() => {
+  const index = hovered.value ?? at.value.row
+  const line = shown.value.find((one) => one.index === index)
+  return line && rowAt(index) ? { index, top: line.start } : undefined
+})
 const addLine = ref<{ focus(): void }>()
 const cells = useCells({
   lines: () => total.value,
@@ -123,6 +159,7 @@ const cells = useCells({
   open: (key) => emit('open', key),
   walk: (key) => emit('walk', key),
   addItem: () => addLine.value?.focus(),
+  menu: openMenu,
 })
 const { at, editing, activeItem } = cells
 watch(activeItem, (id) => query.hold(id ? [id] : []))
@@ -145,7 +182,9 @@ function keepSent(index: number, title: string | undefined): void {
       :aria-label="words.table.label(view.name)"
       :aria-rowcount="total + 1"
       :aria-colcount="columns.length"
+      :class="{ aside }"
       @keydown="cells.onKey"
+      @scroll.passive="aside = scroller?.scrollLeft ?? 0"
     >
       <TableHead
         :columns="columns"
@@ -160,7 +199,22 @@ function keepSent(index: number, title: string | undefined): void {
         @focusin="cells.onFocus"
         @dblclick="cells.onDoubleClick"
         @click="cells.onClick"
+        @contextmenu="pressed"
+        @pointerover="hover"
+        @pointerleave="hovered = undefined"
       >
+        <button
+          v-if="stands && buttonAt"
+          type="button"
+          class="acts"
+          tabindex="-1"
+          aria-haspopup="menu"
+          :aria-label="words.frame.acts(rowAt(buttonAt.index)?.key ?? '')"
+          :style="{ transform: `translateY(${buttonAt.top}px)` }"
+          @click.stop="openMenu(buttonAt.index, $event.currentTarget as HTMLElement)"
+        >
+          <svg viewBox="0 0 24 24"><path :d="mdiDotsVertical" /></svg>
+        </button>
         <template v-for="{ line, slot } in slots" :key="slot">
           <GroupHeadRow
             v-if="headAt(line.index) && wording"
@@ -189,7 +243,26 @@ function keepSent(index: number, title: string | undefined): void {
         </template>
       </div>
     </div>
-    <EmptyView v-if="answer && !answer.sums.items" :view="view" :definition="definition" />
+    <button
+      v-if="stands && isMoreRight"
+      type="button"
+      class="more-right"
+      tabindex="-1"
+      :aria-label="words.table.moreRight"
+      :title="words.table.moreRight"
+      @click="seeRight"
+    >
+      <svg viewBox="0 0 24 24"><path :d="mdiChevronRight" /></svg>
+    </button>
+    <ActMenu
+      v-if="menu"
+      :acts="rowActs"
+      :label="words.frame.acts(menu.row.key)"
+      :at="menu.at"
+      :point="menu.point"
+      @close="menu = undefined"
+    />
+    <EmptyView v-if="answer && !answer.sums.items" :view="view" :definition="definition" @add="addLine?.focus()" />
     <AddItem
       v-if="mayEdit && stands"
       ref="addLine"
@@ -218,6 +291,45 @@ function keepSent(index: number, title: string | undefined): void {
 }
 .rows {
   position: relative;
+}
+.more-right {
+  position: absolute;
+  right: 0;
+  top: 0;
+  bottom: 34px;
+  width: 26px;
+  padding-top: 8px;
+  display: grid;
+  justify-items: center;
+  align-content: start;
+  background: linear-gradient(90deg, transparent, color-mix(in srgb, var(--ink) 9%, transparent));
+  z-index: 3;
+}
+.more-right svg {
+  width: 20px;
+  height: 20px;
+  fill: var(--soft);
+  background: var(--paper);
+  border-radius: 10px;
+}
+.acts {
+  position: absolute;
+  left: 2px;
+  top: 4px;
+  z-index: 1;
+  width: 24px;
+  height: 24px;
+  display: grid;
+  place-items: center;
+  border-radius: 3px;
+}
+.acts:hover {
+  background: var(--leaf-tint);
+}
+.acts svg {
+  width: 16px;
+  height: 16px;
+  fill: var(--soft);
 }
 .add {
   display: flex;

@@ -112,7 +112,21 @@ export default defineComponent({
   right: 0;
   height: 33px;
   border-bottom: 1px solid var(--rule);
+  background: var(--paper);
   contain: strict;
+}
+/* Scrolled to the side, an item's key and title stay. */
+.aside .item-row :is(.key, .title) {
+  position: sticky;
+  background: inherit;
+  z-index: 1;
+}
+.aside .item-row .key {
+  left: 0;
+}
+.aside .item-row .title {
+  left: 92px;
+  box-shadow: 1px 0 0 var(--rule-strong);
 }
 /* Its editor may reach beyond it. */
 .item-row.edited {
@@ -180,6 +194,12 @@ export default defineComponent({
   line-height: 15px;
 }
 @media (max-width: 700px) {
+  .aside .item-row .key {
+    position: static;
+  }
+  .aside .item-row .title {
+    left: 0;
+  }
   .item-row .key {
     padding-left: 16px;
   }

@@ -59,6 +59,7 @@ const grid = () =>
     open: (key) => said.push(`open ${key}`),
     walk: (key) => said.push(`walk ${key}`),
     stretch: () => ({ from: 0, ids: [] }),
+    menu: (row) => said.push(`menu ${row}`),
     addItem: () => said.push('add'),
   })
 const key = (name: string, more: Partial<KeyboardEvent> = {}) => {

@@ -3,6 +3,7 @@ import type { GroupHead, Row } from '#core/layouts/rows'
 import { useChanges } from '../../data/changes'
 import { clearSeveral, setValue } from '../../parts/edits'
 import { fieldParts } from '../../parts/field-parts'
+import { asksForMenu } from '../../parts/use-item-acts'
 import type { TableColumn } from './columns'
 import type { Edit } from './TableRow.vue'
 
@@ -23,6 +24,8 @@ interface Grid {
   walk(key: string): void
   /** The keyboard asks for a new item. */
   addItem(): void
+  /** The keyboard asks what can be done with a row. */
+  menu(row: number, cell: HTMLElement): void
 }
 
 /** Lines from a place onwards, each by its id. */
@@ -98,7 +101,8 @@ export function useCells(grid: Grid) {
     const head = grid.headAt(row)
     const isFolding =
       head && (event.key === 'Enter' || event.key === ' ' || event.key === (head.folded ? 'ArrowRight' : 'ArrowLeft'))
-    if (event.key === 'Insert' || (event.key === 'Enter' && (event.ctrlKey || event.metaKey))) grid.addItem()
+    if (asksForMenu(event)) grid.menu(row, event.target as HTMLElement)
+    else if (event.key === 'Insert' || (event.key === 'Enter' && (event.ctrlKey || event.metaKey))) grid.addItem()
     else if (isFolding) grid.toggleFold(head)
     else if (move) focus(...move)
     else if (['Enter', 'F2', ' '].includes(event.key)) startEdit(row, column)

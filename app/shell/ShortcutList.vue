@@ -1,0 +1,80 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { useRoute } from 'vue-router'
+import { mdiClose } from '@mdi/js'
+import { useDirectory } from '../data/directory'
+import IconButton from '../parts/IconButton.vue'
+import PopDialog from '../parts/PopDialog.vue'
+import { words } from '../words'
+
+/** The keys that do something where one is, and those that do everywhere. */
+const isOpen = defineModel<boolean>({ required: true })
+const route = useRoute()
+const directory = useDirectory()
+const here = computed((): keyof typeof words.keys.places => {
+  if (route.path === '/app') return 'queue'
+  if (route.path.startsWith('/app/items/')) return 'item'
+  if (route.path.endsWith('/bring-in')) return 'bringIn'
+  return directory.reader.maybe('view', String(route.params.view))?.definition.layout ?? 'table'
+})
+const groups = computed(() => [words.keys.places[here.value], words.keys.everywhere])
+</script>
+
+<template>
+  <PopDialog v-model="isOpen" :label="words.keys.title">
+    <div class="keys">
+      <header>
+        <h2>{{ words.keys.title }}</h2>
+        <IconButton :icon="mdiClose" :label="words.frame.close" @click="isOpen = false" />
+      </header>
+      <section v-for="group in groups" :key="group.title">
+        <h3>{{ group.title }}</h3>
+        <dl>
+          <template v-for="[keys, does] in group.keys" :key="does">
+            <dt>
+              <kbd v-for="key in keys.split(' ')" :key="key">{{ key }}</kbd>
+            </dt>
+            <dd>{{ does }}</dd>
+          </template>
+        </dl>
+      </section>
+    </div>
+  </PopDialog>
+</template>
+
+<style scoped>
+.keys {
+  padding: 16px 22px 20px;
+}
+header {
+  display: flex;
+  justify-content: space-between;
+  align-items: center;
+}
+h2 {
+  font: 600 20px/1.2 var(--serif);
+}
+h3 {
+  font: 600 14px var(--serif);
+  margin: 12px 0 6px;
+}
+dl {
+  display: grid;
+  grid-template-columns: 170px minmax(0, 1fr);
+  gap: 5px 14px;
+  margin: 0;
+}
+dt {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px;
+}
+dd {
+  margin: 0;
+}
+@media (max-width: 700px) {
+  dl {
+    grid-template-columns: 120px minmax(0, 1fr);
+  }
+}
+</style>
