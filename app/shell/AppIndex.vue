@@ -88,26 +88,24 @@ const ownActs = (): Act[] => [
         </h3>
         <template v-for="(views, i) in [shared(project), own(project)]" :key="i">
           <VListSubheader v-if="i && views.length">{{ words.frame.onlyMine }}</VListSubheader>
-          <VListItem
-            v-for="view in views"
-            :key="view.id"
-            :to="addressOf(project, view)"
-            :active="!!here(addressOf(project, view))"
-            :aria-current="here(addressOf(project, view))"
-            :title="view.name"
-            @contextmenu.prevent="openMenu(view.name, viewActs(project, view), $event)"
-            @keydown="asksForMenu($event) && openMenu(view.name, viewActs(project, view), $event)"
-          >
-            <template #append
-              ><IconButton
-                class="more"
-                tag="span"
-                tabindex="-1"
-                :icon="mdiDotsHorizontal"
-                :label="words.frame.acts(view.name)"
-                @click.prevent.stop="openMenu(view.name, viewActs(project, view), $event)"
-            /></template>
-          </VListItem>
+          <div v-for="view in views" :key="view.id" class="line">
+            <VListItem
+              :to="addressOf(project, view)"
+              :active="!!here(addressOf(project, view))"
+              :aria-current="here(addressOf(project, view))"
+              :title="view.name"
+              @contextmenu="openMenu(view.name, viewActs(project, view), $event)"
+              @keydown="asksForMenu($event) && openMenu(view.name, viewActs(project, view), $event)"
+            />
+            <IconButton
+              class="more"
+              tabindex="-1"
+              aria-haspopup="menu"
+              :icon="mdiDotsHorizontal"
+              :label="words.frame.acts(view.name)"
+              @click="openMenu(view.name, viewActs(project, view), $event)"
+            />
+          </div>
         </template>
       </section>
       <VBtn v-if="mayStart" class="start" @click="isStarting = true">{{ words.frame.newProject }}</VBtn>
@@ -200,7 +198,7 @@ h3 {
   opacity: 0;
 }
 h3:hover .more,
-.v-list-item:hover .more,
+.line:hover .more,
 .more:focus-visible,
 .more[aria-expanded='true'] {
   opacity: 1;
@@ -212,10 +210,16 @@ h3:hover .more,
   justify-content: start;
   width: 100%;
 }
-.v-list-item .more {
-  width: 22px;
-  height: 22px;
-  margin: -2px -4px -2px 0;
+.line {
+  position: relative;
+}
+.line .more {
+  position: absolute;
+  right: 2px;
+  top: 1px;
+  width: 24px;
+  height: 24px;
+  background: var(--sunk);
 }
 .me {
   margin-top: auto;

@@ -291,10 +291,10 @@ describe('said in words', () => {
     })
     expect(said(who)).toEqual(['added Imke to assignees', 'changing assignees of GLH-1'])
     const inside = t.do({ type: 'items.set', items: [{ item: id, set: { parent: { from: null, to: t.add('b') } } }] })
-    expect(said(inside)).toEqual(['put it inside GLH-2', 'parent of GLH-1'])
+    expect(said(inside)).toEqual(['moved it into GLH-2', 'changing parent of GLH-1'])
     expect(said(t.do({ type: 'items.archive', items: [id], archived: true }))).toEqual([
       'archived it',
-      'archiving of GLH-1',
+      'archiving GLH-1',
     ])
   })
 })

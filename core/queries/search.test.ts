@@ -3,6 +3,7 @@ import { kindsOf, statusesOf } from '#core/model/reader'
 import { run, smallWorkspace, type Small } from '#core/test-kit/workspace'
 import type { QueryContext } from './contract'
 import { ask } from './registry'
+import type { FoundItem } from './search'
 
 let small: Small
 let context: QueryContext
@@ -12,12 +13,14 @@ function add(...titles: string[]): void {
   const items = titles.map((title) => ({ item: ids.item(), project: project.id, kind, title, status, parent: null, values: {} })) // prettier-ignore
   run(state, { id: ids.command(), type: 'items.add', v: 1, items }, people.owner.id)
 }
-const found = (words: string): string[] =>
-  ask(context, 'search', { project: undefined, words }).map((item) => `${item.key} ${item.title}`)
+const found = (words: string): string[] => {
+  const items = ask(context, 'search', { project: undefined, words }) as readonly FoundItem[]
+  return items.map((item) => `${item.key} ${item.title}`)
+}
 
 beforeEach(() => {
   small = smallWorkspace()
-  context = { state: small.state, viewer: { me: small.people.owner.id, today: '2026-11-25' } } as QueryContext
+  context = { state: small.state, me: small.people.owner.id, today: () => '2026-11-25' } as QueryContext
 })
 
 describe('the search', () => {

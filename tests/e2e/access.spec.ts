@@ -101,9 +101,10 @@ test('on a phone the queue comes first, the board shows one column, and a card i
   await page.getByRole('tab', { name: /^Ready/ }).click()
   await expect(cardsIn(page, 'Ready').first()).toBeVisible()
   await page
-    .getByRole('button', { name: /Move GLH-\d+ to another column/ })
+    .getByRole('button', { name: /What you can do with GLH-\d+/ })
     .first()
     .click()
+  await page.getByRole('menuitem', { name: /^Move to …/ }).click()
   await page.getByRole('menuitem', { name: 'Noted' }).click()
   await expect(page.getByRole('button', { name: /Undo moving GLH-\d+ to Noted/ })).toBeVisible()
 })

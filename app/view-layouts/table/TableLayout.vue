@@ -142,7 +142,8 @@ function hover(event: PointerEvent): void {
 const buttonAt = computed(() => {
   const index = hovered.value ?? at.value.row
   const line = shown.value.find((one) => one.index === index)
-  return line && rowAt(index) ? { index, top: line.start } : undefined
+  const top = (line?.start ?? 0) - (virtualizer.value.scrollOffset ?? 0)
+  return line && rowAt(index) && top >= 0 ? { index, top } : undefined
 })
 const addLine = ref<{ focus(): void }>()
 const cells = useCells({
@@ -174,7 +175,7 @@ function keepSent(index: number, title: string | undefined): void {
 </script>
 
 <template>
-  <div class="table">
+  <div class="table" @pointerleave="hovered = undefined">
     <div
       ref="scroller"
       class="scroller"
@@ -201,20 +202,7 @@ function keepSent(index: number, title: string | undefined): void {
         @click="cells.onClick"
         @contextmenu="pressed"
         @pointerover="hover"
-        @pointerleave="hovered = undefined"
       >
-        <button
-          v-if="stands && buttonAt"
-          type="button"
-          class="acts"
-          tabindex="-1"
-          aria-haspopup="menu"
-          :aria-label="words.frame.acts(rowAt(buttonAt.index)?.key ?? '')"
-          :style="{ transform: `translateY(${buttonAt.top}px)` }"
-          @click.stop="openMenu(buttonAt.index, $event.currentTarget as HTMLElement)"
-        >
-          <svg viewBox="0 0 24 24"><path :d="mdiDotsVertical" /></svg>
-        </button>
         <template v-for="{ line, slot } in slots" :key="slot">
           <GroupHeadRow
             v-if="headAt(line.index) && wording"
@@ -243,6 +231,18 @@ function keepSent(index: number, title: string | undefined): void {
         </template>
       </div>
     </div>
+    <button
+      v-if="stands && buttonAt"
+      type="button"
+      class="acts"
+      tabindex="-1"
+      aria-haspopup="menu"
+      :aria-label="words.frame.acts(rowAt(buttonAt.index)?.key ?? '')"
+      :style="{ transform: `translateY(${buttonAt.top}px)` }"
+      @click.stop="openMenu(buttonAt.index, $event.currentTarget as HTMLElement)"
+    >
+      <svg viewBox="0 0 24 24"><path :d="mdiDotsVertical" /></svg>
+    </button>
     <button
       v-if="stands && isMoreRight"
       type="button"
@@ -314,8 +314,9 @@ function keepSent(index: number, title: string | undefined): void {
 }
 .acts {
   position: absolute;
-  left: 2px;
-  top: 4px;
+  left: 1px;
+  /* Below the heads of the columns. */
+  top: 36px;
   z-index: 1;
   width: 24px;
   height: 24px;
