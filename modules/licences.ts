@@ -29,7 +29,11 @@ const packagesIn = (folder: string): string[] =>
 export default defineNuxtModule({
   meta: { name: 'licences' },
   setup(_options, nuxt) {
-    const folders = new Set<string>()
+    // Fonts come in by style sheets, which the bundlers take apart before they say what they took in.
+    const fonts = readFileSync(join(nuxt.options.srcDir, 'theme/fonts.css'), 'utf8').matchAll(
+      /@import '(@[^/]+\/[^/]+)/g,
+    )
+    const folders = new Set([...fonts].map(([, name = '']) => join(nuxt.options.rootDir, 'node_modules', name)))
     const collect = {
       name: 'licences',
       generateBundle(this: { getModuleIds(): Iterable<string> }) {

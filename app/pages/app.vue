@@ -2,6 +2,7 @@
 import { nextTick, onBeforeUnmount, onMounted, ref } from 'vue'
 import { navigateTo } from 'nuxt/app'
 import { RouterView, useRoute, useRouter } from 'vue-router'
+import { learnNumbers } from '../counted'
 import { fetchLater, later } from '../parts/later'
 import { isShowingKeys } from '../shell/shortcuts'
 import { useChanges } from '../data/changes'
@@ -30,6 +31,7 @@ onMounted(() => {
   afterPaint(() => {
     stands.value = true
     fetchLater()
+    learnNumbers(navigator.language)
   })
 })
 onBeforeUnmount(() => removeEventListener('keydown', onKey))

@@ -89,7 +89,7 @@ async function remove(): Promise<void> {
     </h1>
     <div class="count">
       <template v-if="count !== undefined"
-        ><b data-allow-mismatch="text">{{ grouped(count) }}</b
+        ><b>{{ grouped(count) }}</b
         >{{ ' ' }}<span class="soft">{{ words.tally.itemsWord(count) }}</span></template
       >
       <div v-if="isChanged" class="kept">

@@ -1,4 +1,4 @@
-import { cardsIn, expect, isAccessible, test, useDemo, watch } from '../kit/pages'
+import { bringInto, cardsIn, expect, isAccessible, test, useDemo, watch } from '../kit/pages'
 import { startServer } from '../kit/server'
 
 const demo = useDemo()
@@ -27,7 +27,7 @@ for (const theme of ['day', 'night'] as const)
     await expect(page.getByRole('option', { name: /Noted/ })).toBeVisible()
     await isAccessible(page, 'phrase')
     await page.keyboard.press('Escape')
-    await page.getByRole('link', { name: 'Bring in a file' }).first().click()
+    await bringInto(page, 'Glasshouse')
     await page.locator('input[type=file]').setInputFiles('tests/fixtures/restoration.csv')
     await expect(page.getByRole('button', { name: 'Bring in 412 items' })).toBeEnabled()
     await isAccessible(page, 'bring-in')

@@ -1,14 +1,9 @@
 import { join } from 'node:path'
-import type { Page } from '@playwright/test'
-import { choose, expect, test, useDemo } from '../kit/pages'
+import { bringInto, choose, expect, test, useDemo } from '../kit/pages'
 import { root } from '../kit/server'
 
 const demo = useDemo()
 const sample = join(root, 'tests/fixtures/restoration.csv')
-async function bringInto(page: Page, project: string): Promise<void> {
-  await page.getByRole('button', { name: `What you can do with ${project}` }).click()
-  await page.getByRole('menuitem', { name: 'Bring in a file' }).click()
-}
 const csv = (text: string | Buffer, name = 'list.csv') => ({ name, mimeType: 'text/csv', buffer: Buffer.from(text) })
 
 test('the restoration file: counts, faults, confirmed, and taken back whole', async ({ browser }) => {

@@ -118,3 +118,9 @@ export async function choose(list: Locator, option: string): Promise<void> {
   await list.press('ArrowDown')
   await list.page().getByRole('option', { name: option, exact: true }).click()
 }
+
+/** Goes where a file is brought into a project, by the project's menu. */
+export async function bringInto(page: Page, project: string): Promise<void> {
+  await page.getByRole('button', { name: `What you can do with ${project}` }).click()
+  await page.getByRole('menuitem', { name: 'Bring in a file' }).click()
+}

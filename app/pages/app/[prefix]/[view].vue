@@ -82,7 +82,7 @@ const walk = (key: string) => {
     /></template>
     <template #tally>
       <span v-if="tally"
-        ><b data-allow-mismatch="text">{{ grouped(tally.sums.items) }}</b> {{ words.tally.itemsWord(tally.sums.items)
+        ><b>{{ grouped(tally.sums.items) }}</b> {{ words.tally.itemsWord(tally.sums.items)
         }}<template v-if="effort">
           · <b>{{ effort }}</b></template
         ><template v-if="tally.sums.late">
