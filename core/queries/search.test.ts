@@ -45,6 +45,8 @@ describe('the search', () => {
     expect(found('glh-2')[0]).toBe('GLH-2 The paint store')
     expect(found('3')[0]).toBe('GLH-3 Paint the door')
     expect(found('vis-2')).toEqual([])
+    expect(found('glh-2 store')).toEqual(['GLH-2 The paint store'])
+    expect(found('glh-2 door')).toEqual([])
   })
 
   it('wants every word, in whatever order', () => {

@@ -56,13 +56,16 @@ export const search = askedQuery<SearchInput, FoundItem[]>(({ state }, { project
     .map(({ id, key, title }) => ({ id, key, title }))
 })
 
-/** Rows whose key begins with what was typed: *GLH-14*, or its number alone. */
+/** Rows whose key begins with what was typed first, *GLH-14* or its number alone, and whose title has the words after it. */
 function rowsByKey(state: State, table: ItemTable, typed: string): number[] {
-  const [, prefix, digits = ''] = /^(?:([a-z][a-z0-9]*)-?)?(\d+)$/.exec(typed) ?? []
+  const [first = '', ...others] = typed.split(' ')
+  const [, prefix, digits = ''] = /^(?:([a-z][a-z0-9]*)-?)?(\d+)$/.exec(first) ?? []
   const its = state.maybe('project', table.project)?.prefix.toLowerCase()
   if (!digits || (prefix && prefix !== its)) return []
   const rows: number[] = []
-  for (let row = 0; row < table.n; row++) if (String(table.number.a[row]).startsWith(digits)) rows.push(row)
+  for (let row = 0; row < table.n; row++)
+    if (String(table.number.a[row]).startsWith(digits) && others.every((word) => table.title.has(row, word)))
+      rows.push(row)
   return rows.sort((a, b) => table.number.a[a]! - table.number.a[b]!).slice(0, mostFound)
 }
 

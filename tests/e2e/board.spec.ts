@@ -57,7 +57,7 @@ test('a card is moved by keyboard alone, announced, and undone by keyboard', asy
   await expect(cardsIn(page, 'Accepted').nth(1)).toHaveAttribute('aria-label', title)
   await expect(page.getByRole('article', { name: title })).toBeFocused()
 
-  await expect(page.getByRole('button', { name: /Undo move of GLH-\d+ to Accepted/ })).toBeVisible()
+  await expect(page.getByRole('button', { name: /Undo moving GLH-\d+ to Accepted/ })).toBeVisible()
   await page.keyboard.press('Control+z')
   await expect(column(page, 'Being checked').getByRole('article', { name: title })).toBeVisible()
   await page.keyboard.press('Control+Shift+Z')

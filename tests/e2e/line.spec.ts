@@ -1,4 +1,4 @@
-import { atRest, cardsIn, column, expect, line, stepIn, test, useDemo, watch } from '../kit/pages'
+import { allFetched, atRest, cardsIn, column, expect, line, stepIn, test, useDemo, watch } from '../kit/pages'
 import { CuttableLine } from '../kit/proxy'
 import { Client } from '../kit/client'
 
@@ -47,7 +47,7 @@ test('a tab that is closed while the line is cut loses nothing', async ({ browse
   await stepIn(page, 'Mirela')
   await page.getByRole('link', { name: 'Packets' }).click()
   await expect(column(page, 'Noted')).toBeVisible()
-  await page.waitForLoadState('networkidle')
+  await allFetched(page)
   proxy.cut()
   await expect(line(page)).toHaveText(/Offline/)
   await page.getByRole('button', { name: 'Add an item to Noted' }).click()

@@ -84,5 +84,7 @@ test('on a phone each row has its leaf, its title and its due in their places', 
   ]
   expect([leaves, titles, dues].map((one) => one.length)).toEqual([1, 1, 1])
   expect(leaves[0]).toBeLessThan(titles[0]!)
-  expect(dues[0]).toBeGreaterThan(360)
+  // Only the button of what can be done with the item comes after it.
+  expect(await edges('.acts', 'left')).toEqual([dues[0]! + 10])
+  expect((await edges('.acts', 'right'))[0]).toBeGreaterThan(360)
 })

@@ -171,7 +171,7 @@ test('two people at one value: the later one sees both and may keep theirs', asy
       /Imke Sorrel changed title of GLH-\d+ to “Imke’s words” just now, and that stays. You wanted “Gwilym’s words”./,
     )
   await expect(notice).toBeVisible()
-  await gwilym.getByRole('button', { name: 'Keep mine' }).click()
+  await gwilym.getByRole('button', { name: 'Use mine' }).click()
   await expect(imke.locator('[data-row="2"][data-column="1"]')).toContainText('Gwilym’s words')
 })
 

@@ -124,3 +124,14 @@ export async function bringInto(page: Page, project: string): Promise<void> {
   await page.getByRole('button', { name: `What you can do with ${project}` }).click()
   await page.getByRole('menuitem', { name: 'Bring in a file' }).click()
 }
+
+/** Waits until a page has fetched what it fetches once it stands. */
+export async function allFetched(page: Page): Promise<void> {
+  let before = -1
+  await expect(async () => {
+    const now = await page.evaluate(() => performance.getEntriesByType('resource').length)
+    const isSame = now === before
+    before = now
+    expect(isSame).toBe(true)
+  }).toPass({ intervals: [700] })
+}
