@@ -187,12 +187,18 @@ svg {
   color: var(--ink);
   font-weight: 600;
 }
-@media (max-width: 700px) {
+@container queue (max-width: 760px) {
+  .since {
+    display: none;
+  }
+}
+@container queue (max-width: 500px) {
   .why,
-  .since,
   .effort {
     display: none;
   }
+}
+@media (max-width: 700px) {
   .title {
     font-size: 16px;
   }

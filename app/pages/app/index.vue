@@ -230,7 +230,27 @@ h1 {
   color: var(--soft);
 }
 .list {
+  container: queue / inline-size;
+}
+section {
   --queue-columns: 22px minmax(0, 1fr) 150px 104px 92px 64px 24px;
+}
+/* By the room that there is: an item open beside takes some. */
+@container queue (max-width: 760px) {
+  section {
+    --queue-columns: 22px minmax(0, 1fr) 120px 84px 52px 24px;
+  }
+  .heads > :nth-child(4) {
+    display: none;
+  }
+}
+@container queue (max-width: 500px) {
+  section {
+    --queue-columns: 22px minmax(0, 1fr) auto 24px;
+  }
+  .heads {
+    display: none;
+  }
 }
 .heads {
   display: grid;
@@ -259,11 +279,7 @@ h1 {
   font: 600 20px var(--serif);
 }
 @media (max-width: 700px) {
-  .heads {
-    display: none;
-  }
   .list {
-    --queue-columns: 22px minmax(0, 1fr) auto 24px;
     padding: 0 16px 20px;
   }
   .row {
