@@ -5,7 +5,14 @@ import vuetify from 'vite-plugin-vuetify'
 const core = fileURLToPath(new URL('./core', import.meta.url))
 
 export default defineNuxtConfig({
-  modules: ['./modules/db-worker', './modules/app-shell', './modules/licences', '@pinia/nuxt', '@nuxt/eslint', 'nuxt-security'],
+  modules: [
+    './modules/db-worker',
+    './modules/app-shell',
+    './modules/licences',
+    '@pinia/nuxt',
+    '@nuxt/eslint',
+    'nuxt-security',
+  ],
   devtools: { enabled: false },
   telemetry: false,
   // A build beside checks that read what was prepared stands in a folder of its own.

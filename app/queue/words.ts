@@ -30,7 +30,7 @@ export const words = {
     walk: 'move',
     open: 'open',
     keyMoveOn: 'move on',
-    openProject: (name: string) => `Look at ${name}`,
+    lookAt: (name: string) => `Look at ${name}`,
     more: (count: number) => `Show ${count} more`,
   },
 } as const

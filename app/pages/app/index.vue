@@ -154,7 +154,7 @@ function onKey(event: KeyboardEvent): void {
             :key="project.id"
             variant="outlined"
             :to="firstOf(project)"
-            >{{ w.openProject(project.name) }}</VBtn
+            >{{ w.lookAt(project.name) }}</VBtn
           >
         </div>
         <QueueRow
