@@ -1,12 +1,11 @@
 <script setup lang="ts">
 import { ref } from 'vue'
 import type { Item } from '#core/model/records'
-import { later } from '../parts/later'
+import { ColumnEditor } from '../parts/controls'
 
 /** What an item is, where it stands or what it is inside: pressed, it is chosen anew from a list. */
 defineProps<{ item: Item; column: 'status' | 'kind' | 'parent'; label: string; mayEdit: boolean }>()
 defineOptions({ inheritAttrs: false })
-const ColumnEditor = later(() => import('../parts/ColumnEditor.vue'))
 const button = ref<HTMLElement>()
 const isOpen = ref(false)
 function close(): void {

@@ -8,7 +8,7 @@ import { useChanges } from '../data/changes'
 import { useDirectory } from '../data/directory'
 import { dayWords } from '../dates'
 import { setValue } from '../parts/edits'
-import { later } from '../parts/later'
+import { FieldEditor } from '../parts/controls'
 import { fieldParts, ValueText } from '../parts/field-parts'
 import { PersonPebbles, StatusText } from '../parts/marks'
 import { words } from '../words'
@@ -16,7 +16,6 @@ import ColumnButton from './ColumnButton.vue'
 
 /** An item's status, whose turn it is, its fields and what it is inside; each is edited where it stands. */
 const props = defineProps<{ row: RowWithPath; project: Project; fields: readonly Field[]; mayEdit: boolean }>()
-const FieldEditor = later(() => import('../parts/FieldEditor.vue'))
 const changes = useChanges()
 const directory = useDirectory()
 const item = computed(() => props.row.item)

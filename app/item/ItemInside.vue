@@ -5,13 +5,12 @@ import { startOfKind } from '#core/model/reader'
 import type { Item, ItemId } from '#core/model/records'
 import { useChanges } from '../data/changes'
 import { useDirectory } from '../data/directory'
-import { later } from '../parts/later'
+import { AddItem } from '../parts/controls'
 import SectionHead from '../parts/SectionHead.vue'
 import { LeafMark, PersonPebbles } from '../parts/marks'
 import { words } from '../words'
 
 /** What is inside an item, and a line to add more. */
-const AddItem = later(() => import('../parts/AddItem.vue'))
 const props = defineProps<{ item: Item; inside: readonly Row[]; mayEdit: boolean }>()
 const emit = defineEmits<{ open: [key: string] }>()
 const changes = useChanges()

@@ -3,7 +3,8 @@ import { nextTick, onBeforeUnmount, onMounted, ref } from 'vue'
 import { navigateTo } from 'nuxt/app'
 import { RouterView, useRoute, useRouter } from 'vue-router'
 import { learnNumbers } from '../counted'
-import { fetchLater, later } from '../parts/later'
+import { fetchLater } from '../parts/later'
+import { SearchBox, ShortcutList } from '../shell/around'
 import { isShowingKeys } from '../shell/shortcuts'
 import { useChanges } from '../data/changes'
 import { useDirectory } from '../data/directory'
@@ -13,8 +14,6 @@ import { useViews } from '../data/views'
 import { words } from '../words'
 
 /** Everything behind sign-in, once the worker has told what there is. */
-const ShortcutList = later(() => import('../shell/ShortcutList.vue'))
-const SearchBox = later(() => import('../shell/SearchBox.vue'))
 const session = useSession()
 const directory = useDirectory()
 const views = useViews()

@@ -4,7 +4,8 @@ import { navigateTo } from 'nuxt/app'
 import { VBtn } from 'vuetify/components/VBtn'
 import type { View, ViewDefinition } from '#core/model/records'
 import { sentenceOf, type PhraseName } from '#core/language/sentence'
-import { later } from '../parts/later'
+import { PopMenu } from '../parts/controls'
+import { PhraseEditor, SaveAsOwn } from './editors'
 import { isOwn, useDirectory } from '../data/directory'
 import { useViews } from '../data/views'
 import { grouped } from '../counted'
@@ -16,9 +17,6 @@ import { useWording } from '../data/wording'
  * element: those do not break over lines as words do.
  */
 const props = defineProps<{ view: View; definition: ViewDefinition; count: number | undefined }>()
-const PhraseEditor = later(() => import('./PhraseEditor.vue'))
-const SaveAsOwn = later(() => import('./SaveAsOwn.vue'))
-const PopMenu = later(() => import('../parts/PopMenu.vue'))
 const directory = useDirectory()
 const views = useViews()
 const project = computed(() => directory.reader.maybe('project', props.view.project))

@@ -9,14 +9,12 @@ import { VMain } from 'vuetify/components/VMain'
 import { VNavigationDrawer } from 'vuetify/components/VNavigationDrawer'
 import { nowLive, stands } from '../data/stands'
 import { keepFolded, keptFolded } from '../data/kept-index'
-import { later } from '../parts/later'
+import { AppIndex, NoticeList } from './around'
 import { words } from '../words'
 import PhoneBar from './PhoneBar.vue'
 import TallyBar from './TallyBar.vue'
 
 /** What surrounds every view: index, sentence, main area, item panel, tally. */
-const AppIndex = later(() => import('./AppIndex.vue'))
-const NoticeList = later(() => import('./NoticeList.vue'))
 const route = useRoute()
 const { mobile, width } = useDisplay()
 /** On a phone the index is a screen of its own. */

@@ -8,7 +8,7 @@ import type { Project } from '#core/model/records'
 import AppFrame from '../../shell/AppFrame.vue'
 import ItemPanel from '../../item/ItemPanel.vue'
 import { setValue } from '../../parts/edits'
-import { later } from '../../parts/later'
+import { ActMenu } from '../../parts/controls'
 import { asksForMenu, useItemActs } from '../../parts/use-item-acts'
 import QueueRow from '../../queue/QueueRow.vue'
 import { pageSeed } from '../../data/page-seed'
@@ -69,7 +69,6 @@ function firstOf(project: Project): string {
 function open(row: RowWithPath): void {
   void router.push({ query: { item: row.address } })
 }
-const ActMenu = later(() => import('../../parts/ActMenu.vue'))
 const itemActs = useItemActs()
 const menu = shallowRef<{ row: RowWithPath; at: HTMLElement; point?: [number, number] | undefined }>()
 const rowActs = computed(() => {

@@ -3,7 +3,7 @@ import { computed, ref } from 'vue'
 import type { Drop } from '#core/board/columns'
 import { useDirectory } from '../../data/directory'
 import { LeafMark } from '../../parts/marks'
-import { later } from '../../parts/later'
+import { LimitEditor } from './menus'
 import PlacesMark from '../../parts/PlacesMark.vue'
 import { words } from '../../words'
 import type { ShownColumn } from './use-columns'
@@ -11,7 +11,6 @@ import type { ShownColumn } from './use-columns'
 /** A column's head: its name, its places and how much room there is, where its limit is set. */
 const props = defineProps<{ shown: ShownColumn; maySet: boolean; drop: Drop | undefined }>()
 const emit = defineEmits<{ fold: []; limit: [to: number | null] }>()
-const LimitEditor = later(() => import('./LimitEditor.vue'))
 const directory = useDirectory()
 const column = computed(() => props.shown.column)
 const inView = computed(() => props.shown.answer?.shown ?? 0)

@@ -8,8 +8,8 @@ import { useChanges } from '../../data/changes'
 import { useDirectory } from '../../data/directory'
 import { stands } from '../../data/stands'
 import { useViews } from '../../data/views'
-import { VTab, VTabs } from '../../parts/controls'
-import { later } from '../../parts/later'
+import { ActMenu, VTab, VTabs } from '../../parts/controls'
+import { MoveMenu } from './menus'
 import { asksForMenu, useItemActs } from '../../parts/use-item-acts'
 import { words } from '../../words'
 import type { LayoutEmits, LayoutProps } from '../contract'
@@ -25,8 +25,6 @@ import { focusCard, useLift } from './use-lift'
 /** A board of the project: columns with limits, cards dragged by pointer, keyboard or menu. */
 const props = defineProps<LayoutProps>()
 const emit = defineEmits<LayoutEmits>()
-const ActMenu = later(() => import('../../parts/ActMenu.vue'))
-const MoveMenu = later(() => import('./MoveMenu.vue'))
 const { mobile } = useDisplay()
 const changes = useChanges()
 const directory = useDirectory()

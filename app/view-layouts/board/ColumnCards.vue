@@ -4,7 +4,7 @@ import { useVirtualizer } from '@tanstack/vue-virtual'
 import { must } from '#core/base/result'
 import type { Row } from '#core/layouts/rows'
 import { words } from '../../words'
-import { later } from '../../parts/later'
+import { AddItem } from '../../parts/controls'
 import { useStretch } from '../../parts/use-stretch'
 import BoardCard from './BoardCard.vue'
 import { boardKey } from './context'
@@ -13,7 +13,6 @@ import type { ShownColumn } from './use-columns'
 /** The cards of a column; only those in sight are drawn. */
 const props = defineProps<{ shown: ShownColumn; isAdding: boolean; add(title: string): Promise<unknown> }>()
 const emit = defineEmits<{ adding: [isAdding: boolean] }>()
-const AddItem = later(() => import('../../parts/AddItem.vue'))
 const board = must(inject(boardKey), 'board')
 const list = ref<HTMLElement>()
 const column = computed(() => props.shown.column)

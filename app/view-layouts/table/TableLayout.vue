@@ -15,7 +15,7 @@ import { useWording } from '../../data/wording'
 import { toggled } from '../../parts/toggled'
 import EmptyView from '../EmptyView.vue'
 import { useStretch } from '../../parts/use-stretch'
-import { later } from '../../parts/later'
+import { ActMenu, AddItem } from '../../parts/controls'
 import { useItemActs } from '../../parts/use-item-acts'
 import GroupHeadRow from './GroupHeadRow.vue'
 import TableHead from './TableHead.vue'
@@ -25,7 +25,6 @@ import TableRow from './TableRow.vue'
 import { useCells } from './use-cells'
 
 /** All items of the view, one a row; edited in place by mouse or keyboard alone. */
-const AddItem = later(() => import('../../parts/AddItem.vue'))
 const props = defineProps<LayoutProps>()
 const emit = defineEmits<LayoutEmits>()
 const directory = useDirectory()
@@ -116,7 +115,6 @@ const stretchIds = computed(() => {
   return { from, ids: rows.map((line) => (isHead(line) ? line.head : line.item.id)) }
 })
 /** What can be done with a row: from its button, by a right press, by the keyboard. */
-const ActMenu = later(() => import('../../parts/ActMenu.vue'))
 const itemActs = useItemActs()
 const menu = shallowRef<{ row: Row; at: HTMLElement; point?: [number, number] | undefined }>()
 const rowActs = computed(() => {
