@@ -48,6 +48,7 @@ export const words = {
     stop: 'Stop',
     line: 'Line',
     noTitle: 'no title',
+    confirm: 'bring the items in',
     nextFault: 'next row to fix',
     leave: 'leave without bringing anything in',
   },

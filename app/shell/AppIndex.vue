@@ -6,7 +6,7 @@ import { VBtn } from 'vuetify/components/VBtn'
 import { VList, VListItem, VListSubheader } from 'vuetify/components/VList'
 import ActMenu, { type Act } from '../parts/ActMenu.vue'
 import IconButton from '../parts/IconButton.vue'
-import { asksForMenu } from '../parts/use-item-acts'
+import { asksForMenu } from '../parts/menu-place'
 import type { Project, View } from '#core/model/records'
 import { isOwn, useDirectory } from '../data/directory'
 import { useSession } from '../data/session'
@@ -209,6 +209,7 @@ h3:hover .more,
   display: flex;
   justify-content: start;
   width: 100%;
+  padding: 0 8px;
 }
 .line {
   position: relative;
@@ -225,6 +226,7 @@ h3:hover .more,
   margin-top: auto;
   justify-content: start;
   flex: none;
+  padding: 0 8px;
 }
 .me :deep(.v-btn__content) {
   gap: 8px;

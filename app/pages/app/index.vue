@@ -8,8 +8,8 @@ import type { Project } from '#core/model/records'
 import AppFrame from '../../shell/AppFrame.vue'
 import ItemPanel from '../../item/ItemPanel.vue'
 import { setValue } from '../../parts/edits'
-import { ActMenu } from '../../parts/controls'
-import { asksForMenu, useItemActs } from '../../parts/use-item-acts'
+import { ItemMenu } from '../../parts/controls'
+import { asksForMenu, type MenuPlace } from '../../parts/menu-place'
 import QueueRow from '../../queue/QueueRow.vue'
 import { pageSeed } from '../../data/page-seed'
 import { useQuery } from '../../data/use-query'
@@ -69,17 +69,16 @@ function firstOf(project: Project): string {
 function open(row: RowWithPath): void {
   void router.push({ query: { item: row.address } })
 }
-const itemActs = useItemActs()
-const menu = shallowRef<{ row: RowWithPath; at: HTMLElement; point?: [number, number] | undefined }>()
+const menu = shallowRef<MenuPlace<RowWithPath>>()
 const rowActs = computed(() => {
   const row = menu.value?.row
   if (!row) return []
   const next = nextStatus(row)
   const mayMove = next && directory.may('change items', row.item.project)
-  return itemActs(row, [
+  return [
     { label: words.frame.open, keys: 'Enter', do: () => open(row) },
     ...(mayMove ? [{ label: w.moveOn(next.name), keys: '→', do: () => moveOn(row) }] : []),
-  ])
+  ]
 })
 function moveOn(row: RowWithPath): void {
   const to = nextStatus(row)
@@ -119,14 +118,7 @@ function onKey(event: KeyboardEvent): void {
       </div>
     </template>
     <div class="list" @keydown="onKey">
-      <ActMenu
-        v-if="menu"
-        :acts="rowActs"
-        :label="words.frame.acts(menu.row.key)"
-        :at="menu.at"
-        :point="menu.point"
-        @close="menu = undefined"
-      />
+      <ItemMenu v-if="menu" :place="menu" :acts="rowActs" @close="menu = undefined" />
       <div v-if="!directory.projects.length" class="empty">
         <h2>{{ words.project.none }}</h2>
         <p class="soft">
@@ -234,23 +226,6 @@ h1 {
 section {
   --queue-columns: 22px minmax(0, 1fr) 150px 104px 92px 64px 24px;
 }
-/* By the room that there is: an item open beside takes some. */
-@container queue (max-width: 760px) {
-  section {
-    --queue-columns: 22px minmax(0, 1fr) 120px 84px 52px 24px;
-  }
-  .heads > :nth-child(4) {
-    display: none;
-  }
-}
-@container queue (max-width: 500px) {
-  section {
-    --queue-columns: 22px minmax(0, 1fr) auto 24px;
-  }
-  .heads {
-    display: none;
-  }
-}
 .heads {
   display: grid;
   grid-template-columns: var(--queue-columns);
@@ -276,6 +251,23 @@ section {
 }
 .empty h2 {
   font: 600 20px var(--serif);
+}
+/* By the room that there is: an item open beside takes some. */
+@container queue (max-width: 760px) {
+  section {
+    --queue-columns: 22px minmax(0, 1fr) 120px 84px 52px 24px;
+  }
+  .heads > :nth-child(4) {
+    display: none;
+  }
+}
+@container queue (max-width: 500px) {
+  section {
+    --queue-columns: 22px minmax(0, 1fr) auto 24px;
+  }
+  .heads {
+    display: none;
+  }
 }
 @media (max-width: 700px) {
   .list {

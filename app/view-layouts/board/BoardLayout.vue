@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useDisplay } from 'vuetify'
-import { computed, onBeforeUnmount, onMounted, provide, ref, watch } from 'vue'
+import { computed, onBeforeUnmount, onMounted, provide, ref, shallowRef, watch } from 'vue'
 import { roomOf } from '#core/board/columns'
 import type { Row } from '#core/layouts/rows'
 import { useQuery } from '../../data/use-query'
@@ -8,9 +8,9 @@ import { useChanges } from '../../data/changes'
 import { useDirectory } from '../../data/directory'
 import { stands } from '../../data/stands'
 import { useViews } from '../../data/views'
-import { ActMenu, VTab, VTabs } from '../../parts/controls'
+import { ItemMenu, VTab, VTabs } from '../../parts/controls'
 import { MoveMenu } from './menus'
-import { asksForMenu, useItemActs } from '../../parts/use-item-acts'
+import { asksForMenu, type MenuPlace } from '../../parts/menu-place'
 import { words } from '../../words'
 import type { LayoutEmits, LayoutProps } from '../contract'
 import { useAddItem } from '../use-add-item'
@@ -78,13 +78,11 @@ const scroller = ref<HTMLElement>()
 /** The column in which a title is being typed. */
 const addingIn = ref<string>()
 const movingFor = ref<{ row: Row; at: HTMLElement }>()
-const menu = ref<{ row: Row; at: HTMLElement; point?: [number, number] | undefined }>()
-const itemActs = useItemActs()
-const actsFor = ({ row, at }: { row: Row; at: HTMLElement }) =>
-  itemActs(row, [
-    { label: words.frame.open, keys: 'Enter', do: () => emit('open', row.address) },
-    ...(mayMove.value ? [{ label: words.card.moveTo, keys: 'M', do: () => (movingFor.value = { row, at }) }] : []),
-  ])
+const menu = shallowRef<MenuPlace>()
+const actsFor = ({ row, at }: MenuPlace) => [
+  { label: words.frame.open, keys: 'Enter', do: () => emit('open', row.address) },
+  ...(mayMove.value ? [{ label: words.card.moveTo, keys: 'M', do: () => (movingFor.value = { row, at }) }] : []),
+]
 
 /** Walks from card to card where none is lifted. */
 function cardKey(event: KeyboardEvent, row: Row): void {
@@ -190,14 +188,7 @@ provide(boardKey, {
     </div>
     <div class="unseen" role="status" aria-live="assertive">{{ said }}</div>
     <p id="card-how" class="unseen">{{ words.card.how }}</p>
-    <ActMenu
-      v-if="menu"
-      :acts="actsFor(menu)"
-      :label="words.frame.acts(menu.row.key)"
-      :at="menu.at"
-      :point="menu.point"
-      @close="menu = undefined"
-    />
+    <ItemMenu v-if="menu" :place="menu" :acts="actsFor(menu)" @close="menu = undefined" />
     <MoveMenu
       v-if="movingFor"
       :row="movingFor.row"

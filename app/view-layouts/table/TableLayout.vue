@@ -15,8 +15,8 @@ import { useWording } from '../../data/wording'
 import { toggled } from '../../parts/toggled'
 import EmptyView from '../EmptyView.vue'
 import { useStretch } from '../../parts/use-stretch'
-import { ActMenu, AddItem } from '../../parts/controls'
-import { useItemActs } from '../../parts/use-item-acts'
+import { ItemMenu, AddItem } from '../../parts/controls'
+import type { MenuPlace } from '../../parts/menu-place'
 import GroupHeadRow from './GroupHeadRow.vue'
 import TableHead from './TableHead.vue'
 import { useLightRows } from './use-light-rows'
@@ -115,11 +115,10 @@ const stretchIds = computed(() => {
   return { from, ids: rows.map((line) => (isHead(line) ? line.head : line.item.id)) }
 })
 /** What can be done with a row: from its button, by a right press, by the keyboard. */
-const itemActs = useItemActs()
-const menu = shallowRef<{ row: Row; at: HTMLElement; point?: [number, number] | undefined }>()
+const menu = shallowRef<MenuPlace>()
 const rowActs = computed(() => {
   const row = menu.value?.row
-  return row ? itemActs(row, [{ label: words.frame.open, do: () => emit('open', row.address) }]) : []
+  return row ? [{ label: words.frame.open, do: () => emit('open', row.address) }] : []
 })
 function openMenu(index: number, at: HTMLElement, point?: [number, number]): void {
   const row = rowAt(index)
@@ -252,14 +251,7 @@ function keepSent(index: number, title: string | undefined): void {
     >
       <svg viewBox="0 0 24 24"><path :d="mdiChevronRight" /></svg>
     </button>
-    <ActMenu
-      v-if="menu"
-      :acts="rowActs"
-      :label="words.frame.acts(menu.row.key)"
-      :at="menu.at"
-      :point="menu.point"
-      @close="menu = undefined"
-    />
+    <ItemMenu v-if="menu" :place="menu" :acts="rowActs" @close="menu = undefined" />
     <EmptyView v-if="answer && !answer.sums.items" :view="view" :definition="definition" @add="addLine?.focus()" />
     <AddItem
       v-if="mayEdit && stands"

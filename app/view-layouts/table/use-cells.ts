@@ -3,7 +3,7 @@ import type { GroupHead, Row } from '#core/layouts/rows'
 import { useChanges } from '../../data/changes'
 import { clearSeveral, setValue } from '../../parts/edits'
 import { fieldParts } from '../../parts/field-parts'
-import { asksForMenu } from '../../parts/use-item-acts'
+import { asksForMenu } from '../../parts/menu-place'
 import type { TableColumn } from './columns'
 import type { Edit } from './TableRow.vue'
 

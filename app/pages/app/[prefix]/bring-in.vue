@@ -106,7 +106,7 @@ onBeforeUnmount(() => removeEventListener('keydown', onKey))
     </div>
     <template #tally>
       <span class="soft hints"
-        ><kbd>F</kbd> {{ w.nextFault }} &nbsp; <kbd>Ctrl Enter</kbd> {{ w.title.toLowerCase() }} &nbsp; <kbd>Esc</kbd>
+        ><kbd>F</kbd> {{ w.nextFault }} &nbsp; <kbd>Ctrl Enter</kbd> {{ w.confirm }} &nbsp; <kbd>Esc</kbd>
         {{ w.leave }}</span
       >
     </template>
