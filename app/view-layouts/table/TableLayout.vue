@@ -236,6 +236,7 @@ function keepSent(index: number, title: string | undefined): void {
       aria-haspopup="menu"
       :aria-label="words.frame.acts(rowAt(buttonAt.index)?.key ?? '')"
       :style="{ transform: `translateY(${buttonAt.top}px)` }"
+      @mousedown.prevent
       @click.stop="openMenu(buttonAt.index, $event.currentTarget as HTMLElement)"
     >
       <svg viewBox="0 0 24 24"><path :d="mdiDotsVertical" /></svg>
@@ -247,6 +248,7 @@ function keepSent(index: number, title: string | undefined): void {
       tabindex="-1"
       :aria-label="words.table.moreRight"
       :title="words.table.moreRight"
+      @mousedown.prevent
       @click="seeRight"
     >
       <svg viewBox="0 0 24 24"><path :d="mdiChevronRight" /></svg>
