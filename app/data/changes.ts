@@ -43,6 +43,9 @@ export const useChanges = defineStore('changes', () => {
       return !!begun
     })
 
+  /** Does what no undo takes back: how things look to oneself. */
+  const sendAside = (bare: BareCommand): Promise<boolean> => inTurn(async () => !!(await start(bare)))
+
   async function start(bare: BareCommand, again?: Again): Promise<Undoable | undefined> {
     const { api } = session
     if (!api) return undefined
@@ -101,5 +104,5 @@ export const useChanges = defineStore('changes', () => {
     })
   }
 
-  return { undoName, redoName, notices, send, sendAndWait, isDone, undo, redo, say, dismiss, wordsFor }
+  return { undoName, redoName, notices, send, sendAside, sendAndWait, isDone, undo, redo, say, dismiss, wordsFor }
 })

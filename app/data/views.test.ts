@@ -4,13 +4,14 @@ import { must } from '#core/base/result'
 import { rankAfter } from '#core/base/ranks'
 import type { AutomaticFactName } from '#core/model/names'
 import type { View, ViewDefinition } from '#core/model/records'
+import { lookId } from '#core/saved-views/set-widths'
 import { smallWorkspace, type Small } from '#core/test-kit/workspace'
 import { useViews } from './views'
 
 const around = vi.hoisted(() => ({
   session: {} as { me: string },
-  directory: {} as { views: () => unknown },
-  changes: {} as { send: (command: unknown) => Promise<boolean> },
+  directory: {} as { views: () => unknown; reader: unknown },
+  changes: {} as Record<'send' | 'sendAside', (command: unknown) => Promise<boolean>>,
   begun: { drafts: Promise.resolve({}) } as { drafts: Promise<object> },
 }))
 vi.mock('./session', () => ({ useSession: () => around.session }))
@@ -42,8 +43,8 @@ beforeEach(() => {
   kept = new Map()
   vi.stubGlobal('localStorage', { setItem: (key: string, value: string) => kept.set(key, value) })
   Object.assign(around.session, { me: small.people.lead.id })
-  Object.assign(around.directory, { views: () => [...small.state.all('view')] })
-  around.changes.send = (command) => {
+  Object.assign(around.directory, { views: () => [...small.state.all('view')], reader: small.state })
+  around.changes.send = around.changes.sendAside = (command) => {
     sent.push(command)
     return Promise.resolve(!isRefused)
   }
@@ -104,6 +105,18 @@ describe('a view that somebody changes', () => {
       },
     ])
     expect(views.isChanged(view)).toBe(false)
+  })
+
+  it('takes the widths along that one sees when it is kept', async () => {
+    await views.setWidth(view, 'title', 400)
+    expect(sent).toEqual([{ type: 'look.set', view: view.id, widths: { title: 400 } }])
+    const id = lookId(view.id, small.people.lead.id)
+    small.state.put('look', id, { id, project: view.project, view: view.id, person: small.people.lead.id, widths: { title: 400 } }) // prettier-ignore
+    expect(views.widthsOf(view)).toEqual({ title: 400 })
+    expect(views.isChanged(view)).toBe(false)
+    views.change(view, sortedBy('title'))
+    await views.keep(view)
+    expect(sent[1]).toMatchObject({ set: { definition: { to: { ...sortedBy('title'), widths: { title: 400 } } } } })
   })
 
   it('is removed by its id', async () => {

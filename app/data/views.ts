@@ -4,6 +4,7 @@ import { shallowRef } from 'vue'
 import { isSameValue } from '#core/base/sorted-ids'
 import type { PersonId, View, ViewDefinition, ViewId } from '#core/model/records'
 import { rankAfter } from '#core/base/ranks'
+import { widthsOf as widthsSeen } from '#core/saved-views/set-widths'
 import type { ViewInput } from '#core/queries/view'
 import { begun, draftsKey } from './begin'
 import { useChanges } from './changes'
@@ -40,9 +41,21 @@ export const useViews = defineStore('views', () => {
     const { [view.id]: _gone, ...rest } = drafts.value
     write(rest)
   }
+  /** How wide its columns are where they are not as wide as usual. */
+  const widthsOf = (view: View) => widthsSeen(directory.reader, view, session.me ?? '')
+  /** Makes a column as wide as one likes it, for oneself; null: as wide as the view has it. */
+  const setWidth = (view: View, column: string, width: number | null): Promise<boolean> =>
+    changes.sendAside({ type: 'look.set', view: view.id, widths: { [column]: width } })
+  /** The definition to save: the widths that one sees go with it. */
+  function saved(view: View): ViewDefinition {
+    const definition = definitionOf(view)
+    const widths = widthsOf(view)
+    return definition.layout === 'table' && Object.keys(widths).length ? { ...definition, widths } : definition
+  }
+
   /** For everyone where it is shared; one's own view stays one's own. */
   async function keep(view: View): Promise<void> {
-    const definition = { from: view.definition, to: definitionOf(view) }
+    const definition = { from: view.definition, to: saved(view) }
     if (await changes.send({ type: 'view.set', target: view.id, set: { definition } })) putBack(view)
   }
   /** Saves it under a name as a view of one's own, beside the shared one. Returns its id. */
@@ -55,7 +68,7 @@ export const useViews = defineStore('views', () => {
       audience: { of: 'maker' },
       name: name.slice(0, 120),
       rank: rankAfter(directory.views(view.project)),
-      definition: definitionOf(view),
+      definition: saved(view),
     }
     if (!(await changes.send({ type: 'view.add', record: mine }))) return undefined
     putBack(view)
@@ -63,5 +76,5 @@ export const useViews = defineStore('views', () => {
   }
   const remove = (view: View): Promise<boolean> => changes.send({ type: 'view.remove', target: view.id, how: {} })
 
-  return { restore, definitionOf, inputOf, isChanged, change, putBack, keep, keepAsMine, remove }
+  return { restore, definitionOf, inputOf, isChanged, change, putBack, widthsOf, setWidth, keep, keepAsMine, remove }
 })

@@ -125,9 +125,10 @@ function endEdit(): void {
   grid-template-columns: 92px minmax(0, 1fr);
   gap: 1px 10px;
   margin: 0;
+  --line: max(26px, var(--target));
 }
 dt {
-  line-height: 26px;
+  line-height: var(--line);
   color: var(--soft);
   overflow: hidden;
   text-overflow: ellipsis;
@@ -144,14 +145,14 @@ dd {
   display: flex;
   gap: 6px;
   align-items: center;
-  min-height: 26px;
+  min-height: var(--line);
 }
 .facts :deep(.value) {
   display: flex;
   flex-wrap: wrap;
   gap: 4px 8px;
   align-items: center;
-  min-height: 26px;
+  min-height: var(--line);
   width: calc(100% + 8px);
   padding: 2px 4px;
   margin: 0 -4px;

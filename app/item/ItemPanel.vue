@@ -143,7 +143,8 @@ nav.path {
   gap: 6px;
 }
 .path :deep(.quiet) {
-  min-height: 24px;
+  min-height: var(--target);
+  min-width: var(--target);
 }
 .archive {
   align-self: start;

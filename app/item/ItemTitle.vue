@@ -51,6 +51,9 @@ h2 {
   letter-spacing: -0.01em;
   overflow-wrap: anywhere;
 }
+.heading {
+  min-height: var(--target);
+}
 .heading:not(:disabled) {
   cursor: text;
 }

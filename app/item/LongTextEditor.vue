@@ -112,6 +112,7 @@ function leave(): void {
   white-space: pre-wrap;
   line-height: 1.5;
   width: 100%;
+  min-height: var(--target);
   cursor: text;
   overflow-wrap: anywhere;
 }

@@ -78,7 +78,7 @@ const takeOut = (at: number) =>
 <style scoped>
 .why {
   margin: 10px 0 12px;
-  padding: 7px 10px;
+  padding: 4px 10px;
   background: var(--sunk);
   border-radius: 4px;
   font-size: 13px;
@@ -86,6 +86,7 @@ const takeOut = (at: number) =>
 .title {
   text-align: left;
   width: 100%;
+  min-height: var(--target);
 }
 .out .title {
   color: var(--rust);

@@ -19,6 +19,7 @@ defineProps<{ icon: string; label: string }>()
 .icon-button {
   width: 28px;
   height: 28px;
+  flex: none;
   color: var(--soft);
 }
 .icon-button:hover {

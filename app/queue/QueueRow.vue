@@ -59,14 +59,12 @@ const mayMove = computed(
         @focus="emit('focus')"
         @click="emit('open')"
       >
-        {{ row.item.title }}
+        <span class="name">{{ row.item.title }}</span>
+        <span class="path">{{ row.key }} · {{ [project?.name, ...row.path.map((one) => one.title)].join(' › ') }}</span>
       </button>
-      <div class="path">{{ row.key }} · {{ [project?.name, ...row.path.map((one) => one.title)].join(' › ') }}</div>
-      <div v-if="here && mayMove" class="do">
-        <button type="button" tabindex="-1" @click="emit('moveOn')">
-          <b>→</b> {{ words.queue.moveOn(next ?? '') }}
-        </button>
-      </div>
+      <button v-if="here && mayMove" type="button" class="do" tabindex="-1" @click="emit('moveOn')">
+        <b>→</b> {{ words.queue.moveOn(next ?? '') }}
+      </button>
     </div>
     <span class="r why">
       <template v-if="names">{{ words.queue.isOnTurn(names) }}</template>
@@ -113,11 +111,19 @@ export default { inheritAttrs: false }
   align-self: start;
   margin-top: 2px;
 }
+.what {
+  min-width: 0;
+}
 .title {
+  display: grid;
+  width: 100%;
+  min-height: var(--target);
+}
+.name {
   font-size: 14.5px;
   overflow-wrap: anywhere;
 }
-.title:hover {
+.title:hover .name {
   text-decoration: underline;
   text-underline-offset: 3px;
 }
@@ -138,8 +144,8 @@ export default { inheritAttrs: false }
   text-align: right;
 }
 .acts {
-  width: 24px;
-  height: 24px;
+  width: var(--target);
+  height: var(--target);
   display: grid;
   place-items: center;
   align-self: start;
@@ -181,7 +187,7 @@ svg {
 .do {
   font-size: 12.5px;
   color: var(--pool);
-  padding-top: 4px;
+  min-height: var(--target);
 }
 .do b {
   color: var(--ink);
@@ -199,7 +205,7 @@ svg {
   }
 }
 @media (max-width: 700px) {
-  .title {
+  .name {
     font-size: 16px;
   }
 }

@@ -54,7 +54,7 @@ watch(
       <AppIndex v-if="stands" :folded="isFolded && !mobile" @fold="isFolded = !isFolded" @close="isIndexOpen = false" />
     </VNavigationDrawer>
     <PhoneBar v-if="mobile" @views="isIndexOpen = true" />
-    <VFooter app height="34" class="tally" tag="footer">
+    <VFooter app :height="mobile ? 44 : 34" class="tally" tag="footer">
       <TallyBar><slot name="tally" /></TallyBar>
     </VFooter>
     <VMain tag="div" class="middle">

@@ -146,6 +146,7 @@ const ownActs = (): Act[] => [
   font: 600 17px/1 var(--serif);
   letter-spacing: -0.01em;
   text-decoration: none;
+  min-height: var(--target);
 }
 .fold,
 .close {

@@ -61,7 +61,7 @@ const line = computed(() => {
 }
 @media (max-width: 700px) {
   .bar {
-    padding: 7px 16px;
+    padding: 0 16px;
     gap: 14px;
   }
   kbd {

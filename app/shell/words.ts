@@ -54,6 +54,7 @@ export const words = {
           ['Tab', 'while editing: save, and go to the next cell'],
           ['Ctrl Enter', 'add an item'],
           ['Home End', 'first or last cell of the row; with Ctrl, of the table'],
+          ['Shift ← →', 'on a column’s name: narrower or wider; Shift Home: its usual width'],
           ['Shift F10', 'show what you can do with the item'],
         ],
       },

@@ -92,7 +92,7 @@ describe('what is typed into a view', () => {
 describe('the columns of a table', () => {
   const fields = () => [...small.state.all('field')]
   it('are key, title, kind and status, then the fields in their order', () => {
-    const columns = columnsOf(fields())
+    const columns = columnsOf(fields(), {})
     expect(columns.slice(0, 4).map((one) => one.is)).toEqual(['key', 'title', 'kind', 'status'])
     expect(columns.slice(4).map((one) => one.field?.id)).toEqual(fields().map((one) => one.id))
     expect(columns.filter((one) => !one.sort).map((one) => one.field?.type)).toEqual(['longText'])
@@ -100,11 +100,17 @@ describe('the columns of a table', () => {
   })
 
   it('are as wide for the head as for every row, and never narrower than they can be read', () => {
-    const columns = columnsOf(fields())
+    const columns = columnsOf(fields(), {})
     const template = gridTemplate(columns).match(/minmax\(\d+px, [\d.]+fr\)|\d+px/g)!
     expect(template).toHaveLength(columns.length)
     const least = template.map((one) => Number(/(\d+)px/.exec(one)![1]))
     expect(least.reduce((sum, one) => sum + one, 0)).toBe(leastWidth(columns))
     expect(Math.min(...least)).toBeGreaterThanOrEqual(60)
+  })
+
+  it('are as wide as somebody has made them, and take no share of the rest then', () => {
+    const [effort] = fields().filter((field) => field.type === 'number')
+    const columns = columnsOf(fields(), { title: 333, [effort!.id]: 41 })
+    expect(gridTemplate(columns.filter((one) => one.id === 'title' || one.id === effort!.id))).toBe('333px 41px')
   })
 })

@@ -57,6 +57,8 @@ export const words = {
     status: 'Status',
     kind: 'Kind',
     moreRight: 'More fields to the right',
+    backLeft: 'Back to the first fields',
+    width: 'Drag to make it wider or narrower. Double-click for its usual width.',
     sortBy: (name: string) => `Sort by ${name}`,
     label: (name: string) => `Items in ${name}`,
   },

@@ -28,6 +28,7 @@ const changedBy: { readonly [E in EntityName]: Rule<Records[E]> } = {
   columnStatus: 'set up project',
   limit: 'set up project',
   view: viewChangedBy,
+  look: (look, by) => (look.person === personOf(by) ? 'keep own views' : undefined),
 }
 
 /** A new view is its maker's; another's own view is nobody else's to change, not even a lead's. */

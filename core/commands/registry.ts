@@ -20,13 +20,14 @@ import { kinds } from '../projects/set-up/kinds'
 import { options } from '../projects/set-up/options'
 import { statuses, steps } from '../projects/set-up/statuses'
 import { views } from '../saved-views/commands'
+import { setWidths } from '../saved-views/set-widths'
 import { brokenLaw } from './laws'
 import { revert } from './revert'
 
 /** Every command there is. */
 const definitions = [
   addItems, setValues, moveItems, archiveItems, setText, addPeople, createProject, setLimit,
-  views.add, views.set, views.remove, views.order,
+  views.add, views.set, views.remove, views.order, setWidths,
   fields.add, fields.set, fields.remove, fields.order, options.add, options.set, options.remove, options.order,
   kinds.add, kinds.set, kinds.remove, kinds.order, statuses.add, statuses.set, statuses.remove, statuses.order,
   steps.add, steps.set, steps.remove, steps.order, columns.add, columns.set, columns.remove, columns.order,

@@ -1,6 +1,6 @@
 /** How a view's definition is read. Version 3; `upgrade.ts` makes earlier ones today's. */
 import * as z from 'zod/mini'
-import { list, whole } from '../base/schemas'
+import { list, text, whole } from '../base/schemas'
 import * as ids from '../base/id-schemas'
 import { testRecord } from '../fields/test'
 import { automaticFactNames, grains, totalNames, type LayoutName } from './names'
@@ -69,6 +69,11 @@ export const groupKeyRecord = z.object({
   hideNone: z.optional(z.boolean()),
 })
 
+/** The narrowest and widest that a column can be dragged, in px. */
+export const [leastWidth, mostWidth] = [40, 1200]
+/** How wide columns are, in px, by what stands in them: a field's id, or the name of an automatic fact. */
+export const widthsRecord = z.record(text(64), whole(leastWidth, mostWidth))
+
 const question = {
   v: z.literal(3),
   where: z.pipe(z.unknown().check(z.refine(isShallow)), list(conditionRecord, 20)),
@@ -80,7 +85,7 @@ const question = {
 }
 /** What each layout has in a definition beside the question. */
 const layoutParts = {
-  table: {},
+  table: { widths: z.optional(widthsRecord) },
   board: { board: ids.boardId },
 } as const satisfies Record<LayoutName, object>
 

@@ -30,6 +30,8 @@ export interface Entity<R> {
   readonly touches: 'everything' | 'items' | 'nothing'
   /** Undefined: what it belongs to is not there (any more), so nobody sees it. */
   scope(record: R, found: Lookup): Scope | undefined
+  /** What of a record holds the things it speaks of in place; null: nothing does. All of it where this is not said. */
+  firm?(record: R): R | null
   /** The record with every id it speaks of mapped, its own among them; read and written by this one function. */
   mapIds(record: R, map: MapId): R
 }
@@ -81,11 +83,21 @@ function mapCondition(condition: Condition, map: MapId): Condition {
   }
 }
 
+/** Widths are kept by field, or by the name of a fact, which is no id. */
+const mapWidths = (widths: Readonly<Record<string, number>>, map: MapId): Record<string, number> =>
+  Object.fromEntries(Object.entries(widths).map(([of, width]) => [of.includes('-') ? map(of, 'field') : of, width]))
+
+/** What is left of a definition that speaks of nothing. */
+const noDefinition: ViewDefinition = { v: 3, layout: 'table', where: [], group: [], sort: [], totals: [], show: [] }
+
 /** A view's definition with every id in it mapped. */
 export function mapDefinition(definition: ViewDefinition, map: MapId): ViewDefinition {
   const total = <T extends { readonly of?: FactRef }>(one: T): T =>
     one.of ? { ...one, of: mapFact(one.of, map) } : one
-  const own = definition.layout === 'board' ? { board: map(definition.board, 'board') } : {}
+  const own =
+    definition.layout === 'board'
+      ? { board: map(definition.board, 'board') }
+      : definition.widths && { widths: mapWidths(definition.widths, map) }
   return {
     ...definition,
     ...own,
@@ -243,6 +255,18 @@ export const entities: { readonly [E in EntityName]: Entity<Records[E]> } = {
           : record.audience,
       definition: mapDefinition(record.definition, map),
     }),
+    // Its phrases stay when what they are about has gone.
+    firm: (record) => ({ ...record, definition: noDefinition }),
+  },
+  look: {
+    held: 'directory',
+    touches: 'everything',
+    scope: ({ project, person }) => ({ of: 'view', project, maker: person, audience: { of: 'maker' } }),
+    mapIds(record, map) {
+      const ids = mapped(record, { project: 'project', view: 'view', person: 'person' }, map)
+      return { ...ids, id: tieId<'look'>(ids.view, ids.person), widths: mapWidths(record.widths, map) }
+    },
+    firm: () => null,
   },
 }
 
@@ -267,10 +291,9 @@ export function idsIn<E extends EntityName>(entity: E, record: Records[E]): { id
   return found
 }
 
-const noDefinition = { v: 3, layout: 'table', where: [], group: [], sort: [], totals: [], show: [] } as const
-/**
- * The ids that a record needs to be there: all that it speaks of but for a view's definition, whose phrases stay when what
- * they are about has gone.
- */
-export const idsNeeded = <E extends EntityName>(entity: E, record: Records[E]): { id: string; entity?: EntityName }[] =>
-  idsIn(entity, entity === 'view' ? { ...record, definition: noDefinition } : record)
+/** The ids that a record needs to be there. */
+export function idsNeeded<E extends EntityName>(entity: E, record: Records[E]): { id: string; entity?: EntityName }[] {
+  const { firm } = entityOf(entity)
+  const part = firm ? firm(record) : record
+  return part ? idsIn(entity, part) : []
+}

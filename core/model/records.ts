@@ -69,6 +69,8 @@ export type Limit = Read<typeof schemas.limitRecord>
 export type Audience = Read<typeof schemas.audienceRecord>
 /** A saved view of a project. */
 export type View = Read<typeof schemas.viewRecord>
+/** How a person has a view look, which nobody else sees. */
+export type Look = Read<typeof schemas.lookRecord>
 
 /** Names a fact: an automatic one, or a field. */
 export type FactRef = Read<typeof definitions.factRecord>
@@ -156,6 +158,7 @@ export interface Records {
   columnStatus: ColumnStatus
   limit: Limit
   view: View
+  look: Look
 }
 /** Anything that a patch can speak of. */
 export type EntityName = keyof Records

@@ -4,7 +4,7 @@ import { email, list, name, rank, text, whole } from '../base/schemas'
 import * as ids from '../base/id-schemas'
 import { fieldTypeNames, optionColours } from '../fields/names'
 import { settingsOf } from '../fields/settings'
-import { viewDefinition } from './definition'
+import { viewDefinition, widthsRecord } from './definition'
 import { kindIcons, paletteColours, phases, roles } from './names'
 
 const colour = z.enum(paletteColours)
@@ -142,6 +142,14 @@ export const audienceRecord = z.discriminatedUnion('of', [
   z.object({ of: z.literal('project') }),
   z.object({ of: z.literal('people'), people: list(ids.personId, 200, 1) }),
 ])
+/** How wide a person has made the columns of a view, which nobody else sees. `id`: view and person. */
+export const lookRecord = z.object({
+  id: ids.tieIdOf<'look'>(),
+  project: ids.projectId,
+  view: ids.viewId,
+  person: ids.personId,
+  widths: widthsRecord,
+})
 /** A saved view of a project. */
 export const viewRecord = z.object({
   id: ids.viewId,

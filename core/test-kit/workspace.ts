@@ -200,6 +200,7 @@ export function randomCommand(
     'viewOff',
     'viewSet',
     'viewOrder',
+    'look',
     'person',
     'project',
     'bringIn',
@@ -312,6 +313,10 @@ export function randomCommand(
     case 'viewOrder': {
       const view = pick([...state.all('view')], which)
       return view && { ...head('view.order'), target: view.id, before: pick([...state.all('view')], more)?.id ?? null }
+    }
+    case 'look': {
+      const view = pick([...state.all('view')], which)
+      return view && { ...head('look.set'), view: view.id, widths: { title: more % 4 ? 100 + (more % 300) : null } }
     }
     case 'person':
       return { ...head('people.add'), people: [{ ...personOf(ids, `P${more}`, null), email: null }], members: [] }

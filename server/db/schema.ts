@@ -221,6 +221,16 @@ export const view = pgTable('view', {
   definition: jsonb('definition').notNull(),
 }, byId) // prettier-ignore
 
+export const look = pgTable('look', {
+  ...inWorkspace(),
+  /** `view/person`. */
+  id: text('id').notNull(),
+  project: uuid('project').notNull(),
+  view: uuid('view').notNull(),
+  person: uuid('person').notNull(),
+  widths: jsonb('widths').notNull(),
+}, byId) // prettier-ignore
+
 export const log = pgTable('log', {
   ...inWorkspace(),
   sequence: bigint('sequence', { mode: 'number' }).notNull(),
@@ -266,7 +276,7 @@ export const logItem = pgTable('log_item', {
  */
 export const recordTables = {
   person, project, member, status, workflow, step, kind, field, option, board, column: boardColumn, columnStatus,
-  limit: columnLimit, view, item, stay, longText,
+  limit: columnLimit, view, look, item, stay, longText,
 } as const satisfies Record<Exclude<EntityName, 'workspace'>, PgTable> // prettier-ignore
 export type RecordEntity = keyof typeof recordTables
 export const recordEntities = Object.keys(recordTables) as readonly RecordEntity[]

@@ -12,13 +12,13 @@ export const faultsOn = (page: Page, least: number): Promise<string[]> =>
     const nameOf = (element: Element): string =>
       `${element.tagName.toLowerCase()}.${[...element.classList].slice(0, 3).join('.')} “${(element.textContent ?? '').trim().slice(0, 32)}”`
 
-    /** The part of a box that no ancestor clips; undefined: none of it can be seen. */
-    function visible(element: Element, rect: DOMRect): DOMRect | undefined {
+    /** The part of a box that nothing clips; undefined: none of it can be seen. A text is clipped by its own element too. */
+    function visible(element: Element, rect: DOMRect, isText = false): DOMRect | undefined {
       let [left, top, right, bottom] = [rect.left, rect.top, rect.right, rect.bottom]
       for (let at: Element | null = element; at; at = at.parentElement) {
         const style = getComputedStyle(at)
         if (style.visibility === 'hidden' || style.opacity === '0' || style.display === 'none') return undefined
-        if (at !== element && style.overflow !== 'visible') {
+        if ((isText || at !== element) && style.overflow !== 'visible') {
           const box = at.getBoundingClientRect()
           left = Math.max(left, box.left)
           top = Math.max(top, box.top)
@@ -54,7 +54,7 @@ export const faultsOn = (page: Page, least: number): Promise<string[]> =>
       const range = document.createRange()
       range.selectNodeContents(node)
       for (const rect of range.getClientRects()) {
-        const box = rect.width > 1 && visible(element, rect)
+        const box = rect.width > 1 && visible(element, rect, true)
         if (!box || !isOnTop(element, box)) continue
         texts.push({ element, box })
         // Cut where no area scrolls and no dots say so.

@@ -263,7 +263,7 @@ section {
 }
 @container queue (max-width: 500px) {
   section {
-    --queue-columns: 22px minmax(0, 1fr) auto 24px;
+    --queue-columns: 22px minmax(0, 1fr) auto var(--target);
   }
   .heads {
     display: none;

@@ -90,6 +90,7 @@ onBeforeUnmount(() => release?.())
   border: 1px solid var(--rule);
   border-radius: 4px;
   padding: 7px 9px;
+  position: relative;
   display: grid;
   grid-template-columns: minmax(0, 1fr);
   gap: 4px;
@@ -112,6 +113,7 @@ onBeforeUnmount(() => release?.())
   color: var(--soft);
   white-space: nowrap;
   min-height: 16px;
+  padding-right: 16px;
   overflow: hidden;
 }
 .top .leaf {
@@ -119,7 +121,13 @@ onBeforeUnmount(() => release?.())
   height: 14px;
 }
 .acts {
-  margin-left: auto;
+  position: absolute;
+  top: 2px;
+  right: 2px;
+  width: var(--target);
+  height: var(--target);
+  display: grid;
+  place-items: center;
   opacity: 0;
   border-radius: 3px;
 }
@@ -132,7 +140,6 @@ svg {
   width: 16px;
   height: 16px;
   fill: var(--soft);
-  display: block;
 }
 p {
   font-size: 13.5px;
@@ -156,6 +163,9 @@ p {
   .card {
     padding: 11px 12px;
     gap: 6px;
+  }
+  .top {
+    padding-right: 32px;
   }
   p {
     font-size: 16px;

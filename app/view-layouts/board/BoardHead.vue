@@ -63,10 +63,10 @@ function set(to: number | null): void {
 
 <style scoped>
 .col {
-  padding: 9px 10px 11px;
+  padding: 6px 10px 7px;
   border-left: 1px solid var(--rule);
   display: grid;
-  gap: 6px;
+  gap: 2px;
   align-content: start;
   min-width: 0;
 }
@@ -84,6 +84,7 @@ h2 {
   gap: 7px;
   align-items: center;
   max-width: 100%;
+  min-height: var(--target);
   white-space: nowrap;
   overflow: hidden;
   text-overflow: ellipsis;
@@ -100,7 +101,7 @@ h2 {
   font-size: 12.5px;
   width: max-content;
   max-width: 100%;
-  min-height: 18px;
+  min-height: var(--target);
   border-radius: 3px;
 }
 .room:not(:disabled):hover {
@@ -133,5 +134,11 @@ h2 {
 .folded b {
   font-weight: 600;
   font-size: 12.5px;
+}
+/* On a phone its tab says its name. */
+@media (max-width: 700px) {
+  h2 {
+    display: none;
+  }
 }
 </style>

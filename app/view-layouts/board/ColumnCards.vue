@@ -175,7 +175,7 @@ const slot = computed(() => {
   width: 100%;
   text-align: center;
   border-radius: 4px;
-  line-height: 22px;
+  min-height: var(--target);
 }
 .add button:hover {
   background: var(--sunk);

@@ -73,7 +73,7 @@ const totals = computed(() =>
   position: absolute;
   left: 0;
   right: 0;
-  height: 33px;
+  height: calc(var(--row) + 1px);
   padding-right: 24px;
   border-bottom: 1px solid var(--rule);
   background: var(--sunk);
@@ -92,6 +92,7 @@ const totals = computed(() =>
   gap: 7px;
   font-weight: 600;
   padding: 3px 8px 3px 0;
+  min-height: var(--target);
   border-radius: 3px;
   overflow: hidden;
   text-overflow: ellipsis;

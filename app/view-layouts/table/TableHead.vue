@@ -1,12 +1,20 @@
 <script setup lang="ts">
 import { isSameFact } from '#core/facts/registry'
+import { leastWidth, mostWidth } from '#core/model/definition'
 import type { SortKey } from '#core/model/records'
 import { words } from '../../words'
 import type { TableColumn } from './columns'
 
-/** The names of a table's columns: pressing one sorts by it, pressing it again turns the order round. */
+/**
+ * The names of a table's columns: pressing one sorts by it, pressing it again turns the order round. Dragging the edge of
+ * one, or Shift and an arrow, makes it wider or narrower; `width` says so as it goes, and `kept` when it is done.
+ */
 const props = defineProps<{ columns: readonly TableColumn[]; sort: readonly SortKey[] }>()
-const emit = defineEmits<{ sort: [sort: readonly SortKey[]] }>()
+const emit = defineEmits<{
+  sort: [sort: readonly SortKey[]]
+  width: [column: string, width: number]
+  kept: [column: string, width: number | null]
+}>()
 
 const isFirst = (column: TableColumn): boolean =>
   !!column.sort && !!props.sort[0] && isSameFact(props.sort[0].by, column.sort)
@@ -14,6 +22,30 @@ const sortedAs = (column: TableColumn): 'ascending' | 'descending' | undefined =
   isFirst(column) ? (props.sort[0]?.down ? 'descending' : 'ascending') : undefined
 const sortBy = (column: TableColumn) =>
   column.sort && emit('sort', [{ by: column.sort, down: sortedAs(column) === 'ascending' }])
+
+const within = (width: number): number => Math.max(leastWidth, Math.min(mostWidth, Math.round(width)))
+const headOf = (event: Event): HTMLElement =>
+  (event.currentTarget as HTMLElement).closest<HTMLElement>('[role=columnheader]')!
+function drag(event: PointerEvent, column: TableColumn): void {
+  const grip = event.currentTarget as HTMLElement
+  const [from, before] = [event.clientX, headOf(event).offsetWidth]
+  let width = before
+  grip.setPointerCapture(event.pointerId)
+  grip.onpointermove = (to) => {
+    width = within(before + to.clientX - from)
+    emit('width', column.id, width)
+  }
+  grip.onlostpointercapture = () => {
+    grip.onpointermove = null
+    if (width !== before) emit('kept', column.id, width)
+  }
+}
+function key(event: KeyboardEvent, column: TableColumn): void {
+  const step = { ArrowLeft: -16, ArrowRight: 16 }[event.key]
+  if (!event.shiftKey || (!step && event.key !== 'Home')) return
+  event.preventDefault()
+  emit('kept', column.id, step ? within(headOf(event).offsetWidth + step) : null)
+}
 </script>
 
 <template>
@@ -25,11 +57,25 @@ const sortBy = (column: TableColumn) =>
       :aria-sort="sortedAs(column)"
       :class="{ number: column.isNumber }"
     >
-      <button v-if="column.sort" type="button" :title="words.table.sortBy(column.name)" @click="sortBy(column)">
-        {{ column.name }}
-        <span v-if="sortedAs(column)" aria-hidden="true">{{ sortedAs(column) === 'ascending' ? '↑' : '↓' }}</span>
-      </button>
-      <span v-else>{{ column.name }}</span>
+      <component
+        :is="column.sort ? 'button' : 'span'"
+        class="name"
+        :type="column.sort ? 'button' : undefined"
+        :title="column.sort ? words.table.sortBy(column.name) : undefined"
+        @click="sortBy(column)"
+        @keydown="key($event, column)"
+        ><span class="words">{{ column.name }}</span
+        ><span v-if="sortedAs(column)" aria-hidden="true">{{
+          sortedAs(column) === 'ascending' ? '↑' : '↓'
+        }}</span></component
+      >
+      <span
+        class="grip"
+        aria-hidden="true"
+        :title="words.table.width"
+        @pointerdown.prevent="drag($event, column)"
+        @dblclick="emit('kept', column.id, null)"
+      />
     </div>
   </div>
 </template>
@@ -46,21 +92,60 @@ const sortBy = (column: TableColumn) =>
   font-size: 12.5px;
 }
 .head > div {
-  padding: 7px 10px;
+  position: relative;
   font-weight: 600;
+  min-width: 0;
+}
+.name {
+  display: flex;
+  gap: 4px;
+  align-items: center;
+  width: 100%;
+  height: var(--row);
+  padding: 0 10px;
   white-space: nowrap;
+}
+.name:focus-visible {
+  outline-offset: -2px;
+}
+.words {
   overflow: hidden;
   text-overflow: ellipsis;
 }
-.head > div::first-letter,
-.head button::first-letter {
+.words::first-letter {
   text-transform: uppercase;
 }
-.head .number {
-  text-align: right;
+.number .name {
+  justify-content: end;
 }
-.head > div:first-child {
+.head > div:first-child .name {
   padding-left: 24px;
+}
+.grip {
+  position: absolute;
+  right: -5px;
+  top: 0;
+  bottom: 0;
+  width: 10px;
+  z-index: 1;
+  cursor: col-resize;
+  touch-action: none;
+}
+.grip::after {
+  content: '';
+  position: absolute;
+  left: 4px;
+  top: 6px;
+  bottom: 6px;
+  width: 2px;
+  border-radius: 1px;
+}
+.head:hover .grip::after {
+  background: var(--rule-strong);
+}
+.head .grip:hover::after,
+.head .grip:active::after {
+  background: var(--leaf);
 }
 /* Scrolled to the side, the heads of key and title stay. */
 .aside .head > div:nth-child(-n + 2) {
@@ -70,7 +155,7 @@ const sortBy = (column: TableColumn) =>
   z-index: 1;
 }
 .aside .head > div:nth-child(2) {
-  left: 92px;
+  left: var(--key);
   box-shadow: 1px 0 0 var(--rule-strong);
 }
 @media (max-width: 700px) {
@@ -80,8 +165,8 @@ const sortBy = (column: TableColumn) =>
   .aside .head > div:nth-child(2) {
     left: 0;
   }
-  .head > div:first-child {
-    padding-left: 16px;
+  .head > div:first-child .name {
+    padding-left: 44px;
   }
 }
 </style>

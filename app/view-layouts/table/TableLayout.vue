@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { computed, ref, shallowRef, watch } from 'vue'
+import { useDisplay } from 'vuetify'
 import { useVirtualizer } from '@tanstack/vue-virtual'
-import { mdiChevronRight, mdiDotsVertical } from '@mdi/js'
+import { mdiChevronLeft, mdiChevronRight, mdiDotsVertical } from '@mdi/js'
 import { isHead, type GroupHead, type ListLine, type Row } from '#core/layouts/rows'
 import { useQuery } from '../../data/use-query'
 import { useDirectory } from '../../data/directory'
@@ -29,6 +30,7 @@ const props = defineProps<LayoutProps>()
 const emit = defineEmits<LayoutEmits>()
 const directory = useDirectory()
 const views = useViews()
+const { mobile } = useDisplay()
 const addItem = useAddItem(
   () => props.project,
   () => props.definition,
@@ -60,30 +62,50 @@ watch(
   () => query.fold(folded.value),
 )
 
+/** The column whose width is being dragged. */
+const dragged = shallowRef<Readonly<Record<string, number>>>({})
+async function keepWidth(column: string, width: number | null): Promise<void> {
+  if (!(await views.setWidth(props.view, column, width))) dragged.value = {}
+}
+// Until what was kept has come back, so that nothing jumps.
+watch(
+  () => JSON.stringify(views.widthsOf(props.view)),
+  () => (dragged.value = {}),
+)
 const columns = computed(() =>
-  columnsOf(props.definition.show.flatMap((id) => directory.reader.maybe('field', id) ?? [])),
+  columnsOf(
+    props.definition.show.flatMap((id) => directory.reader.maybe('field', id) ?? []),
+    // On a phone a key has room for the button of its row.
+    { ...(mobile.value && { key: 120 }), ...views.widthsOf(props.view), ...dragged.value },
+  ),
 )
 const template = computed(() => gridTemplate(columns.value))
 const minWidth = computed(() => `${leastWidth(columns.value)}px`)
 const mayEdit = computed(() => directory.may('change items', props.project.id))
 
 const scroller = ref<HTMLElement>()
-const rowHeight = 33
+/** With the line below it; `--row` in the style sheets. */
+const rowHeight = computed(() => (mobile.value ? 45 : 33))
 /** How wide the table is on the screen, as far as it has been laid out, and how far it is scrolled to the side. */
 const width = ref(Infinity)
 const aside = ref(0)
-const isMoreRight = computed(() => aside.value + width.value < leastWidth(columns.value) - 4)
-const seeRight = () => scroller.value?.scrollBy({ left: 240, behavior: 'smooth' })
+/** There is more than there is room for: which way the rest is. */
+const more = computed(() => {
+  const rest = leastWidth(columns.value) - 4 - width.value
+  return rest <= 0 ? undefined : aside.value < rest ? 'right' : 'left'
+})
+const seeMore = () =>
+  scroller.value?.scrollBy({ left: more.value === 'right' ? width.value / 2 : -aside.value, behavior: 'smooth' })
 /**
  * Where the page is drawn on the server nobody knows how high it is: what fits on a small screen, which can then be worked
  * with that much sooner. Larger ones draw the rest, which has come along, once it can.
  */
-const firstHeight = 21 * rowHeight
+const firstHeight = 21 * rowHeight.value
 const virtualizer = useVirtualizer(
   computed(() => ({
     count: total.value,
     getScrollElement: () => scroller.value ?? null,
-    estimateSize: () => rowHeight,
+    estimateSize: () => rowHeight.value,
     // The first rows are those in sight: what is drawn beyond them comes once they stand.
     overscan: stands.value ? 8 : 0,
     // Until it has been laid out: rows are drawn at once, and nothing is laid out before its time.
@@ -151,7 +173,7 @@ const cells = useCells({
   stretch: () => stretchIds.value,
   mayEdit: () => mayEdit.value,
   element: () => scroller.value,
-  rowHeight,
+  rowHeight: () => rowHeight.value,
   scrollTo: (row) => virtualizer.value.scrollToIndex(row),
   toggleFold,
   open: (key) => emit('open', key),
@@ -172,7 +194,12 @@ function keepSent(index: number, title: string | undefined): void {
 </script>
 
 <template>
-  <div class="table" @pointerleave="hovered = undefined">
+  <div
+    class="table"
+    :class="{ 'with-more': stands && more }"
+    :style="{ '--key': `${columns[0]?.least}px` }"
+    @pointerleave="hovered = undefined"
+  >
     <div
       ref="scroller"
       class="scroller"
@@ -189,6 +216,8 @@ function keepSent(index: number, title: string | undefined): void {
         :sort="definition.sort"
         :style="{ gridTemplateColumns: template, minWidth }"
         @sort="views.change(view, { ...definition, sort: [...$event] })"
+        @width="(column, to) => (dragged = { [column]: to })"
+        @kept="keepWidth"
       />
       <div
         class="rows"
@@ -229,7 +258,7 @@ function keepSent(index: number, title: string | undefined): void {
       </div>
     </div>
     <button
-      v-if="stands && buttonAt"
+      v-if="stands && buttonAt && !(mobile && aside)"
       type="button"
       class="acts"
       tabindex="-1"
@@ -241,18 +270,21 @@ function keepSent(index: number, title: string | undefined): void {
     >
       <svg viewBox="0 0 24 24"><path :d="mdiDotsVertical" /></svg>
     </button>
-    <button
-      v-if="stands && isMoreRight"
-      type="button"
-      class="more-right"
-      tabindex="-1"
-      :aria-label="words.table.moreRight"
-      :title="words.table.moreRight"
-      @mousedown.prevent
-      @click="seeRight"
-    >
-      <svg viewBox="0 0 24 24"><path :d="mdiChevronRight" /></svg>
-    </button>
+    <template v-if="stands && more">
+      <span v-if="mobile" class="more fades" :class="more" />
+      <button
+        v-else
+        type="button"
+        class="more"
+        tabindex="-1"
+        :aria-label="more === 'right' ? words.table.moreRight : words.table.backLeft"
+        :title="more === 'right' ? words.table.moreRight : words.table.backLeft"
+        @mousedown.prevent
+        @click="seeMore"
+      >
+        <svg viewBox="0 0 24 24"><path :d="more === 'right' ? mdiChevronRight : mdiChevronLeft" /></svg>
+      </button>
+    </template>
     <ItemMenu v-if="menu" :place="menu" :acts="rowActs" @close="menu = undefined" />
     <EmptyView v-if="answer && !answer.sums.items" :view="view" :definition="definition" @add="addLine?.focus()" />
     <AddItem
@@ -284,34 +316,47 @@ function keepSent(index: number, title: string | undefined): void {
 .rows {
   position: relative;
 }
-.more-right {
+/* There is more to the side: a strip of its own, so that nothing is covered; on a phone a shade. */
+.with-more .scroller {
+  margin-right: 24px;
+}
+.more {
   position: absolute;
   right: 0;
   top: 0;
   bottom: 34px;
-  width: 26px;
-  padding-top: 8px;
+  width: 24px;
   display: grid;
-  justify-items: center;
-  align-content: start;
-  background: linear-gradient(90deg, transparent, color-mix(in srgb, var(--ink) 9%, transparent));
-  z-index: 3;
+  place-items: center;
+  background: var(--sunk);
+  border-left: 1px solid var(--rule);
 }
-.more-right svg {
+.more svg {
   width: 20px;
   height: 20px;
   fill: var(--soft);
-  background: var(--paper);
-  border-radius: 10px;
+}
+.more:hover svg {
+  fill: var(--ink);
+}
+.fades {
+  border: 0;
+  bottom: 0;
+  pointer-events: none;
+  z-index: 3;
+  background: linear-gradient(90deg, transparent, color-mix(in srgb, var(--ink) 12%, transparent));
+}
+.fades.left {
+  display: none;
 }
 .acts {
   position: absolute;
   left: 1px;
   /* Below the heads of the columns. */
-  top: 36px;
+  top: calc(var(--row) + 1px + (var(--row) - var(--target)) / 2);
   z-index: 1;
-  width: 24px;
-  height: 24px;
+  width: var(--target);
+  height: var(--target);
   display: grid;
   place-items: center;
   border-radius: 3px;
@@ -335,5 +380,13 @@ function keepSent(index: number, title: string | undefined): void {
 .add span {
   color: var(--leaf);
   font-weight: 600;
+}
+@media (max-width: 700px) {
+  .with-more .scroller {
+    margin-right: 0;
+  }
+  .acts {
+    left: 0;
+  }
 }
 </style>

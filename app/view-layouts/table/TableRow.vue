@@ -110,7 +110,7 @@ export default defineComponent({
   position: absolute;
   left: 0;
   right: 0;
-  height: 33px;
+  height: calc(var(--row) + 1px);
   border-bottom: 1px solid var(--rule);
   background: var(--paper);
   contain: strict;
@@ -125,7 +125,7 @@ export default defineComponent({
   left: 0;
 }
 .aside .item-row .title {
-  left: 92px;
+  left: var(--key);
   box-shadow: 1px 0 0 var(--rule-strong);
 }
 /* Its editor may reach beyond it. */
@@ -140,8 +140,8 @@ export default defineComponent({
 }
 .item-row .cell {
   padding: 0 10px;
-  height: 32px;
-  line-height: 32px;
+  height: var(--row);
+  line-height: var(--row);
   white-space: nowrap;
   min-width: 0;
 }
@@ -201,7 +201,7 @@ export default defineComponent({
     left: 0;
   }
   .item-row .key {
-    padding-left: 16px;
+    padding-left: 44px;
   }
 }
 </style>

@@ -53,7 +53,7 @@ const grid = () =>
     mayEdit: () => mayEdit,
     // Eleven rows fit into it.
     element: () => ({ clientHeight: 352, querySelector: () => undefined }) as unknown as HTMLElement,
-    rowHeight: 32,
+    rowHeight: () => 32,
     scrollTo: (row) => said.push(`scroll ${row}`),
     toggleFold: (head) => said.push(`fold ${head.head}`),
     open: (key) => said.push(`open ${key}`),

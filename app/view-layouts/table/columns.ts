@@ -17,10 +17,12 @@ export interface TableColumn {
   readonly share: number
 }
 
-/** Key, title, kind and status, then the fields that the view shows. */
-export function columnsOf(fields: readonly Field[]): TableColumn[] {
+/** Key, title, kind and status, then the fields that the view shows; `widths`: those that are not as wide as usual. */
+export function columnsOf(fields: readonly Field[], widths: Readonly<Record<string, number>>): TableColumn[] {
+  const width = (of: string, least: number, share: number) =>
+    widths[of] === undefined ? { least, share } : { least: widths[of], share: 0 }
   const own = (is: AutomaticFactName & TableColumn['is'], name: string, least: number, share = 0): TableColumn => ({
-    id: is, is, name, sort: { fact: is }, isNumber: false, least, share,
+    id: is, is, name, sort: { fact: is }, isNumber: false, ...width(is, least, share),
   }) // prettier-ignore
   return [
     own('key', words.table.key, 92),
@@ -36,8 +38,7 @@ export function columnsOf(fields: readonly Field[]): TableColumn[] {
         name: field.name,
         field,
         isNumber: fieldTypes[field.type].kind === 'number',
-        least,
-        share,
+        ...width(field.id, least, share),
         sort,
       }
     }),

@@ -17,7 +17,7 @@ interface Grid {
   stretch(): Stretch
   mayEdit(): boolean
   element(): HTMLElement | undefined
-  rowHeight: number
+  rowHeight(): number
   scrollTo(row: number): void
   toggleFold(head: GroupHead): void
   open(key: string): void
@@ -86,7 +86,7 @@ export function useCells(grid: Grid) {
     const held = grid.rowAt(row)
     if (held) grid.walk(held.address)
   }
-  const pageRows = () => Math.floor((grid.element()?.clientHeight ?? 400) / grid.rowHeight) - 1
+  const pageRows = () => Math.floor((grid.element()?.clientHeight ?? 400) / grid.rowHeight()) - 1
 
   function onKey(event: KeyboardEvent): void {
     if (editing.value || (event.target as HTMLElement).getAttribute('role') !== 'gridcell') return
