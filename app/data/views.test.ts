@@ -4,7 +4,7 @@ import { must } from '#core/base/result'
 import { rankAfter } from '#core/base/ranks'
 import type { AutomaticFactName } from '#core/model/names'
 import type { View, ViewDefinition } from '#core/model/records'
-import { lookId } from '#core/saved-views/set-widths'
+import { lookId } from '#core/model/looks'
 import { smallWorkspace, type Small } from '#core/test-kit/workspace'
 import { useViews } from './views'
 

@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
 import { VIcon } from 'vuetify/components/VIcon'
-import { dateIn, dayNumber } from '#core/base/dates'
 import type { RowWithPath } from '#core/layouts/rows'
 import type { Field, Project } from '#core/model/records'
 import { useChanges } from '../data/changes'
@@ -20,9 +19,6 @@ const changes = useChanges()
 const directory = useDirectory()
 const item = computed(() => props.row.item)
 const status = computed(() => directory.reader.maybe('status', item.value.status))
-const days = computed(
-  () => dayNumber(directory.today) - dayNumber(dateIn(directory.reader.workspace().timeZone, item.value.statusSince)),
-)
 const isOver = computed(() => status.value?.phase === 'finished' || status.value?.phase === 'dropped')
 const turnNames = computed(() => props.row.turn.map((id) => directory.reader.names.person(id) ?? '').join(' and '))
 const editorOf = (field: Field) => fieldParts[field.type].editor
@@ -58,7 +54,7 @@ function endEdit(): void {
         :label="`${words.item.status}: ${status?.name}`"
         :may-edit="mayEdit"
       >
-        <StatusText :status="item.status" /> <span class="soft">{{ words.item.since(days) }}</span>
+        <StatusText :status="item.status" /> <span class="soft">{{ words.item.since(row.daysInStatus) }}</span>
       </ColumnButton>
     </dd>
     <dt>{{ words.item.turn }}</dt>

@@ -3,7 +3,6 @@ import { computed } from 'vue'
 import { mdiDotsHorizontal } from '@mdi/js'
 import type { RowWithPath } from '#core/layouts/rows'
 import { printDecimal } from '#core/base/decimals'
-import { dateIn, dayNumber } from '#core/base/dates'
 import { listed } from '#core/language/wording'
 import { useDirectory } from '../data/directory'
 import { words } from '../words'
@@ -33,10 +32,6 @@ const names = computed(() =>
     props.row.waitsFor.map((id) => directory.reader.names.person(id) ?? ''),
     'and',
   ),
-)
-const days = computed(
-  () =>
-    dayNumber(directory.today) - dayNumber(dateIn(directory.reader.workspace().timeZone, props.row.item.statusSince)),
 )
 const mayMove = computed(
   () => !!props.next && props.part !== 'waits' && directory.may('change items', props.row.item.project),
@@ -76,7 +71,7 @@ const mayMove = computed(
         >{{ need.label }}</span
       >
     </span>
-    <span class="r since soft">{{ words.item.since(days) }}</span>
+    <span class="r since soft">{{ words.item.since(row.daysInStatus) }}</span>
     <span class="r due"
       ><DueText :due="typeof value('due') === 'string' ? (value('due') as string) : undefined" :late="row.late"
     /></span>
@@ -207,6 +202,9 @@ svg {
 @media (max-width: 700px) {
   .name {
     font-size: 16px;
+  }
+  .acts {
+    opacity: 1;
   }
 }
 </style>

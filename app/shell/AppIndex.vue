@@ -183,7 +183,7 @@ h3 {
   padding: 10px 0 0 8px;
   display: flex;
   gap: 6px;
-  align-items: baseline;
+  align-items: center;
 }
 .name {
   overflow: hidden;
@@ -195,7 +195,6 @@ h3 {
 }
 .more {
   margin-left: auto;
-  align-self: center;
   opacity: 0;
 }
 h3:hover .more,

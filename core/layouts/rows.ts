@@ -1,5 +1,5 @@
 /** Items as pages show them. */
-import type { PlainDate } from '../base/dates'
+import { dateIn, dayNumber, type PlainDate } from '../base/dates'
 import type { LayoutName } from '../model/names'
 import { itemKey, pathOf, type Reader } from '../model/reader'
 import type { Item } from '../model/records'
@@ -26,6 +26,8 @@ export interface RowWithPath extends Row {
   readonly path: readonly { readonly id: string; readonly title: string; readonly key: string }[]
   /** Whose turn it is, where one waits for others. */
   readonly waitsFor: readonly string[]
+  /** Days since it came into its status. */
+  readonly daysInStatus: number
 }
 /** The head of a group: its items come after it, unless it is folded. */
 export interface GroupHead {
@@ -85,5 +87,7 @@ export function rowWithPath(
   waitsFor: readonly string[] = [],
 ): RowWithPath {
   const path = pathOf(reader, item).map(({ id, title, ...parent }) => ({ id, title, key: itemKey(reader, parent) }))
-  return { ...rowOf(reader, today, item), path, waitsFor }
+  const row = rowOf(reader, today, item)
+  const daysInStatus = dayNumber(today) - dayNumber(dateIn(reader.workspace().timeZone, item.statusSince))
+  return { ...row, path, waitsFor, daysInStatus, v: `${row.v},${daysInStatus}` }
 }

@@ -6,7 +6,7 @@ import { entityOf } from '../model/entities'
 import { isIn } from '../access/access'
 import type { Person, View } from '../model/records'
 import { command as commandOf, contextOf, run, smallWorkspace, type Small } from '../test-kit/workspace'
-import { lookId, widthsOf } from './set-widths'
+import { lookId, widthsOf } from '../model/looks'
 
 let small: Small
 let view: View

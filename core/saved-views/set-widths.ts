@@ -1,30 +1,17 @@
 import * as z from 'zod/mini'
 import * as ids from '../base/id-schemas'
-import { tieId, type PersonId } from '../base/ids'
+import type { PersonId } from '../base/ids'
 import { text, whole } from '../base/schemas'
 import { problem } from '../base/result'
 import { isIn } from '../access/access'
 import { changeRefusal } from '../access/changing'
 import { applied, defineCommand, personIn } from '../change/command'
 import type { Change } from '../change/patch'
-import { leastWidth, mostWidth } from '../model/definition'
 import { entities } from '../model/entities'
+import { leastWidth, lookId, mostWidth } from '../model/looks'
 import { automaticFactNames } from '../model/names'
 import type { Reader } from '../model/reader'
 import type { Look, View } from '../model/records'
-
-/** The id of what a person has changed in the looks of a view. */
-export const lookId = (view: string, person: string): Look['id'] => tieId<'look'>(view, person)
-
-/** The widths that a person sees a view's columns in, where they are not the usual ones: their own before the view's. */
-export const widthsOf = (
-  reader: Pick<Reader, 'maybe'>,
-  view: View,
-  person: string,
-): Readonly<Record<string, number>> => ({
-  ...(view.definition.layout === 'table' ? view.definition.widths : {}),
-  ...reader.maybe('look', lookId(view.id, person))?.widths,
-})
 
 /** Makes columns of a view as wide as one likes them, for oneself; null: as wide as the view has them. The last word wins. */
 export const setWidths = defineCommand({

@@ -280,6 +280,10 @@ section {
   h1 {
     font-size: 19px;
   }
+  /* The bar below says it as well. */
+  .count {
+    display: none;
+  }
   .hints {
     display: none;
   }

@@ -379,7 +379,7 @@ function keepSent(index: number, title: string | undefined): void {
 }
 .add span {
   color: var(--leaf);
-  font-weight: 600;
+  font: 600 17px/1 var(--sans);
 }
 @media (max-width: 700px) {
   .with-more .scroller {
