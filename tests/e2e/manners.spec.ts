@@ -1,4 +1,4 @@
-import { bringInto, cardsIn, expect, test, useDemo } from '../kit/pages'
+import { bringInto, cardsIn, expect, line, test, useDemo } from '../kit/pages'
 
 const demo = useDemo()
 
@@ -59,6 +59,38 @@ test('in a table Escape closes the item beside, Ctrl+Enter goes to a new one, ke
   await expect(page).not.toHaveURL(/item=/)
   await page.keyboard.press('Control+Enter')
   await expect(page.getByLabel('Add an item')).toBeFocused()
+})
+
+test('a column is as wide as one has made it, for oneself; a view that is saved takes its widths along', async ({
+  browser,
+}) => {
+  const page = await demo.as(browser, 'Imke', { at: 'All items' })
+  const head = page.getByRole('columnheader', { name: 'Title' })
+  const widthOf = async (of = head) => Math.round((await of.boundingBox())!.width)
+  const usual = await widthOf()
+  const edge = (await head.boundingBox())!
+  await page.mouse.move(edge.x + edge.width, edge.y + 12)
+  await page.mouse.down()
+  await page.mouse.move(edge.x + edge.width + 60, edge.y + 12, { steps: 4 })
+  expect(await widthOf()).toBe(usual + 60)
+  await page.mouse.up()
+  await head.getByRole('button').press('Shift+ArrowRight')
+  await expect.poll(widthOf).toBe(usual + 76)
+  await expect(line(page)).toHaveText('up to date')
+  await expect(page.getByRole('button', { name: /^Undo/ })).toBeHidden()
+  await page.reload()
+  await expect.poll(widthOf).toBe(usual + 76)
+  const other = await demo.as(browser, 'Noor', { at: 'All items' })
+  expect(await widthOf(other.getByRole('columnheader', { name: 'Title' }))).toBe(usual)
+  await page.getByRole('columnheader', { name: 'Key' }).getByRole('button').click()
+  await page.getByRole('button', { name: 'Save as my own' }).click()
+  await page.getByLabel('Name of your view').fill('Wide titles')
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('link', { name: 'Wide titles' })).toHaveAttribute('aria-current', 'page')
+  await expect.poll(widthOf).toBe(usual + 76)
+  await page.getByRole('link', { name: 'All items' }).first().click()
+  await head.getByRole('button').press('Shift+Home')
+  await expect.poll(widthOf).toBe(usual)
 })
 
 test('a phrase leaves the keyboard with its item', async ({ browser }) => {
