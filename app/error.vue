@@ -35,6 +35,6 @@ const w = computed(() => (props.error.statusCode === 404 ? words.error.missing :
   padding: 24px;
 }
 h1 {
-  font: 500 26px/1.15 var(--serif);
+  font: var(--type-large);
 }
 </style>

@@ -46,7 +46,7 @@ function take(file: File | undefined): void {
         accept=".csv,.tsv,.txt,text/csv"
         @change="take(($event.target as HTMLInputElement).files?.[0])"
       />
-      <p v-if="said" class="said" role="alert">{{ said }}</p>
+      <p v-if="said" class="note wrong" role="alert">{{ said }}</p>
     </template>
   </div>
 </template>
@@ -61,7 +61,7 @@ function take(file: File | undefined): void {
   align-content: start;
 }
 h2 {
-  font: 600 20px/1.3 var(--serif);
+  font: var(--type-title);
 }
 .choose.over {
   background: var(--leaf-tint);

@@ -108,7 +108,7 @@ function mend({ line, column }: Fault): void {
         </div>
       </section>
     </div>
-    <p v-if="said" class="said" role="alert">{{ said }}</p>
+    <p v-if="said" class="note wrong" role="alert">{{ said }}</p>
     <VBtn variant="flat" size="large" :disabled="!mayGo" @click="emit('go')">{{
       isSending ? w.sending(plan?.items ?? 0) : w.go(plan?.items ?? 0)
     }}</VBtn>
@@ -125,14 +125,14 @@ function mend({ line, column }: Fault): void {
   display: flex;
   flex-direction: column;
   gap: 9px;
-  font-size: 13px;
+  font-size: var(--size-data);
   min-height: 0;
 }
 .sum {
   display: grid;
   grid-template-columns: auto 1fr;
   gap: 3px 12px;
-  font-size: 13.5px;
+  font-size: var(--size-data);
 }
 .sum b {
   text-align: right;
@@ -149,7 +149,7 @@ function mend({ line, column }: Fault): void {
   padding-right: 10px;
 }
 .side h2 {
-  font: 600 15px var(--serif);
+  font: var(--type-head);
   padding-top: 8px;
 }
 .f {
@@ -171,7 +171,7 @@ function mend({ line, column }: Fault): void {
   padding: 4px 0;
 }
 .small {
-  font-size: 12.5px;
+  font-size: var(--size-small);
 }
 @media (max-width: 700px) {
   .side {

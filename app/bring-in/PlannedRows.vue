@@ -143,7 +143,7 @@ defineExpose({ goTo })
 .h {
   padding: 9px 10px 8px;
   border-left: 1px solid var(--rule);
-  font-size: 12.5px;
+  font-size: var(--size-small);
   min-width: 0;
 }
 .h:first-child {
@@ -152,7 +152,7 @@ defineExpose({ goTo })
 }
 .h b {
   display: block;
-  font: 600 13.5px var(--serif);
+  font: var(--type-section);
   white-space: nowrap;
   overflow: hidden;
   text-overflow: ellipsis;

@@ -45,7 +45,7 @@ function endEdit(): void {
 
 <template>
   <dl class="facts">
-    <dt>{{ words.item.status }}</dt>
+    <dt class="one-line">{{ words.item.status }}</dt>
     <dd>
       <ColumnButton
         class="value"
@@ -57,13 +57,13 @@ function endEdit(): void {
         <StatusText :status="item.status" /> <span class="soft">{{ words.item.since(row.daysInStatus) }}</span>
       </ColumnButton>
     </dd>
-    <dt>{{ words.item.turn }}</dt>
+    <dt class="one-line">{{ words.item.turn }}</dt>
     <dd class="plain">
       <PersonPebbles v-if="row.turn.length" :people="row.turn" />
       <span :class="{ soft: !turnNames }">{{ turnNames || (isOver ? words.item.over : words.item.nobody) }}</span>
     </dd>
     <template v-for="field in fields" :key="field.id">
-      <dt :title="field.help">{{ field.name }}</dt>
+      <dt class="one-line" :title="field.help">{{ field.name }}</dt>
       <dd>
         <FieldEditor
           v-if="editing?.field.id === field.id"
@@ -100,7 +100,7 @@ function endEdit(): void {
         </button>
       </dd>
     </template>
-    <dt>{{ words.item.parent }}</dt>
+    <dt class="one-line">{{ words.item.parent }}</dt>
     <dd>
       <ColumnButton
         class="value"
@@ -126,9 +126,6 @@ function endEdit(): void {
 dt {
   line-height: var(--line);
   color: var(--soft);
-  overflow: hidden;
-  text-overflow: ellipsis;
-  white-space: nowrap;
 }
 dt::first-letter {
   text-transform: uppercase;
@@ -152,7 +149,7 @@ dd {
   width: calc(100% + 8px);
   padding: 2px 4px;
   margin: 0 -4px;
-  border-radius: 3px;
+  border-radius: var(--round);
 }
 .facts :deep(.value:not(:disabled):hover) {
   background: var(--sunk);

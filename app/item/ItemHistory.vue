@@ -54,7 +54,7 @@ watch(
         }}</time>
       </li>
     </ol>
-    <p v-if="wrong" class="said">{{ wrong }}</p>
+    <p v-if="wrong" class="note wrong">{{ wrong }}</p>
     <p v-else-if="isLoading && !entries.length" class="soft">{{ words.item.loading }}</p>
     <VBtn v-if="hasMore" variant="plain" @click="fetchFrom(entries.at(-1)?.sequence)">{{ words.item.more }}</VBtn>
   </section>
@@ -67,7 +67,7 @@ ol {
   padding: 0;
 }
 li {
-  font-size: 12.5px;
+  font-size: var(--size-small);
   color: var(--soft);
   line-height: 1.5;
   overflow-wrap: anywhere;

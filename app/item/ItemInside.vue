@@ -42,7 +42,7 @@ async function add(title: string): Promise<boolean> {
         :colour="statusOf(child)!.colour"
         :title="statusOf(child)!.name"
       />
-      <span class="num soft">{{ child.key }}</span><span class="grow">{{ child.item.title }}</span
+      <span class="num soft">{{ child.key }}</span><span class="grow one-line">{{ child.item.title }}</span
       ><PersonPebbles :people="child.turn" />
     </button>
     <AddItem
@@ -65,15 +65,12 @@ async function add(title: string): Promise<boolean> {
   padding: 3px 4px;
   margin: 0 -4px;
   width: calc(100% + 8px);
-  border-radius: 3px;
+  border-radius: var(--round);
 }
 .line:hover {
   background: var(--sunk);
 }
 .grow {
   flex: 1;
-  overflow: hidden;
-  text-overflow: ellipsis;
-  white-space: nowrap;
 }
 </style>

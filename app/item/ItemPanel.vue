@@ -123,7 +123,7 @@ const archive = () =>
   padding: 24px;
 }
 .path {
-  font-size: 12px;
+  font-size: var(--size-small);
   color: var(--soft);
   display: flex;
   gap: 8px;
@@ -148,6 +148,6 @@ nav.path {
 }
 .archive {
   align-self: start;
-  font-size: 12.5px;
+  font-size: var(--size-small);
 }
 </style>

@@ -47,7 +47,7 @@ async function save(): Promise<void> {
 
 <style scoped>
 h2 {
-  font: 600 21px/1.2 var(--serif);
+  font: var(--type-title);
   letter-spacing: -0.01em;
   overflow-wrap: anywhere;
 }
@@ -61,6 +61,6 @@ button:disabled {
   cursor: default;
 }
 .title :deep(textarea) {
-  font: 600 21px/1.2 var(--serif);
+  font: var(--type-title);
 }
 </style>

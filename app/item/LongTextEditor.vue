@@ -69,9 +69,9 @@ function leave(): void {
 <template>
   <section>
     <SectionHead :title="field.name" />
-    <p v-if="wrong" class="said">{{ wrong }}</p>
+    <p v-if="wrong" class="note wrong">{{ wrong }}</p>
     <template v-if="isOpen">
-      <div v-if="theirs !== undefined" class="theirs">
+      <div v-if="theirs !== undefined" class="theirs note mind">
         <b>{{ words.item.textClash }}</b>
         <p>{{ theirs }}</p>
       </div>
@@ -121,9 +121,6 @@ function leave(): void {
   gap: 16px;
 }
 .theirs {
-  background: var(--ochre-tint);
-  padding: 6px 8px;
-  border-radius: 3px;
   margin-bottom: 6px;
 }
 .theirs p {

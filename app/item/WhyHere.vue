@@ -55,7 +55,7 @@ const takeOut = (at: number) =>
 </script>
 
 <template>
-  <section v-if="why" class="why" :class="{ out: !why.isIn }">
+  <section v-if="why" class="why note" :class="{ out: !why.isIn }">
     <button type="button" class="title" :aria-expanded="isOpen" @click="isOpen = !isOpen">
       {{ title }} <span class="link">{{ isOpen ? '' : why.isIn ? words.why.askIn : words.why.ask }}</span>
     </button>
@@ -78,10 +78,8 @@ const takeOut = (at: number) =>
 <style scoped>
 .why {
   margin: 10px 0 12px;
-  padding: 4px 10px;
-  background: var(--sunk);
-  border-radius: 4px;
-  font-size: 13px;
+  padding-block: 4px;
+  font-size: var(--size-data);
 }
 .title {
   text-align: left;
@@ -113,7 +111,7 @@ li {
   font-weight: 700;
 }
 .phrase {
-  font: 500 14.5px/1.4 var(--serif);
+  font: var(--type-phrase);
 }
 .has {
   display: block;

@@ -61,7 +61,7 @@ const about = (person: { role: string; turn: number; late: number }) =>
       <section class="left">
         <div class="mark"><WrenMark large />{{ words.name }}</div>
         <h1>{{ isFirst ? w.first : w.claim }}</h1>
-        <p v-if="!welcome" class="said" role="alert">{{ w.noServer }}</p>
+        <p v-if="!welcome" class="note wrong" role="alert">{{ w.noServer }}</p>
         <form v-else-if="isFirst" @submit.prevent="makeOwner">
           <p class="soft">{{ w.firstAbout }}</p>
           <VTextField
@@ -99,7 +99,7 @@ const about = (person: { role: string; turn: number; late: number }) =>
             autocomplete="new-password"
           />
           <VTextField :label="w.timeZone" :readonly="!isReady" v-model="form.timeZone" required />
-          <p v-if="said" class="said" role="alert">{{ said }}</p>
+          <p v-if="said" class="note wrong" role="alert">{{ said }}</p>
           <VBtn type="submit" variant="flat" size="large" :disabled="isBusy || !isReady">{{ w.make }}</VBtn>
         </form>
         <form v-else @submit.prevent="signIn">
@@ -119,7 +119,7 @@ const about = (person: { role: string; turn: number; late: number }) =>
             required
             autocomplete="current-password"
           />
-          <p v-if="said" class="said" role="alert">{{ said }}</p>
+          <p v-if="said" class="note wrong" role="alert">{{ said }}</p>
           <VBtn type="submit" variant="flat" size="large" :disabled="isBusy || !isReady">{{ w.go }}</VBtn>
           <p class="soft">{{ w.noAccount }}</p>
         </form>
@@ -174,11 +174,11 @@ form .v-btn {
   display: flex;
   align-items: center;
   gap: 8px;
-  font: 600 22px/1 var(--serif);
+  font: var(--type-figure);
   letter-spacing: -0.01em;
 }
 h1 {
-  font: 500 27px/1.25 var(--serif);
+  font: var(--type-large);
   letter-spacing: -0.01em;
   text-wrap: balance;
 }
@@ -193,7 +193,7 @@ h1 {
   width: 100%;
 }
 h2 {
-  font: 600 17px var(--serif);
+  font: var(--type-name);
 }
 .people p {
   max-width: 56ch;
@@ -211,7 +211,7 @@ h2 {
   align-items: center;
   background: var(--raised);
   border: 1px solid var(--rule);
-  border-radius: 4px;
+  border-radius: var(--round-card);
   padding: 9px 12px;
 }
 .who button:hover {
@@ -225,7 +225,7 @@ h2 {
   font-size: 14px;
 }
 .who span:last-child {
-  font-size: 12.5px;
+  font-size: var(--size-small);
 }
 @media (max-width: 900px) {
   .two {

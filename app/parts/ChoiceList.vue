@@ -64,7 +64,7 @@ const isChosen = (choice: Choice) => props.chosen.includes(choice.id)
           :style="{ '--t': `var(--${choice.tint}-tint)`, '--x': `var(--${choice.tint}-text)` }"
           >{{ choice.label }}</span
         >
-        <span v-else class="label">{{ choice.label }}</span>
+        <span v-else class="one-line">{{ choice.label }}</span>
         <VIcon v-if="!several && isChosen(choice)" class="tick" size="16" icon="$complete" />
         <template v-if="choice.count !== undefined">
           <span class="count">{{ choice.count }}</span>
@@ -82,11 +82,6 @@ const isChosen = (choice: Choice) => props.chosen.includes(choice.id)
   max-width: 392px;
   padding: 8px;
 }
-.label {
-  overflow: hidden;
-  text-overflow: ellipsis;
-  white-space: nowrap;
-}
 .tick {
   margin-left: auto;
   color: var(--leaf);
@@ -99,13 +94,13 @@ const isChosen = (choice: Choice) => props.chosen.includes(choice.id)
   width: 80px;
   height: 5px;
   background: var(--sunk);
-  border-radius: 3px;
+  border-radius: var(--round);
   flex: none;
 }
 .track i {
   display: block;
   height: 5px;
   background: var(--lichen);
-  border-radius: 3px;
+  border-radius: var(--round);
 }
 </style>

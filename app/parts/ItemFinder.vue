@@ -49,18 +49,10 @@ watch(
     @leave="emit('leave')"
   >
     <template #default="{ line: one }">
-      <span class="found"
+      <span class="one-line"
         ><span class="soft">{{ one.key }}</span> {{ one.title }}</span
       >
       <slot name="note" :one="one" />
     </template>
   </FindList>
 </template>
-
-<style scoped>
-.found {
-  overflow: hidden;
-  text-overflow: ellipsis;
-  white-space: nowrap;
-}
-</style>

@@ -40,7 +40,7 @@ const share = computed(() => (props.held ? Math.min(1, props.limit / props.held)
 .places i {
   width: 4px;
   height: 11px;
-  border-radius: 2px;
+  border-radius: var(--round-cell);
   border: 1px solid var(--lichen);
 }
 .places i.held {
@@ -64,7 +64,7 @@ const share = computed(() => (props.held ? Math.min(1, props.limit / props.held)
   width: 72px;
   height: 9px;
   border: 1px solid var(--lichen);
-  border-radius: 2px;
+  border-radius: var(--round-cell);
 }
 .bar i {
   height: 7px;
@@ -86,6 +86,6 @@ const share = computed(() => (props.held ? Math.min(1, props.limit / props.held)
   color: var(--paper);
   font-weight: 600;
   padding: 1px 7px;
-  border-radius: 3px;
+  border-radius: var(--round);
 }
 </style>

@@ -11,7 +11,7 @@ defineProps<{ title: string }>()
 
 <style scoped>
 h3 {
-  font: 600 13.5px var(--serif);
+  font: var(--type-section);
   border-bottom: 1px solid var(--rule);
   padding-bottom: 3px;
   margin-bottom: 4px;
@@ -25,7 +25,7 @@ b::first-letter {
 }
 span {
   margin-left: auto;
-  font: 400 12.5px var(--sans);
+  font: var(--type-aside);
   color: var(--soft);
 }
 </style>

@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { mdiDotsHorizontal } from '@mdi/js'
 import type { RowWithPath } from '#core/layouts/rows'
 import { printDecimal } from '#core/base/decimals'
 import { listed } from '#core/language/wording'
 import { useDirectory } from '../data/directory'
 import { words } from '../words'
+import { RowMenu } from '../parts/row-menu'
 import { DueText, LeafMark } from '../parts/marks'
 
 /** One item of a queue: what, inside what, whose turn, due, effort; with what the keys do where one stands. */
@@ -55,13 +55,15 @@ const mayMove = computed(
         @click="emit('open')"
       >
         <span class="name">{{ row.item.title }}</span>
-        <span class="path">{{ row.key }} · {{ [project?.name, ...row.path.map((one) => one.title)].join(' › ') }}</span>
+        <span class="path one-line"
+          >{{ row.key }} · {{ [project?.name, ...row.path.map((one) => one.title)].join(' › ') }}</span
+        >
       </button>
       <button v-if="here && mayMove" type="button" class="do" tabindex="-1" @click="emit('moveOn')">
         <b>→</b> {{ words.queue.moveOn(next ?? '') }}
       </button>
     </div>
-    <span class="r why">
+    <span class="r one-line why">
       <template v-if="names">{{ words.queue.isOnTurn(names) }}</template>
       <template v-else-if="part === 'waits'">{{ words.item.nobody }}</template>
       <span
@@ -71,21 +73,12 @@ const mayMove = computed(
         >{{ need.label }}</span
       >
     </span>
-    <span class="r since soft">{{ words.item.since(row.daysInStatus) }}</span>
-    <span class="r due"
+    <span class="r one-line since soft">{{ words.item.since(row.daysInStatus) }}</span>
+    <span class="r one-line due"
       ><DueText :due="typeof value('due') === 'string' ? (value('due') as string) : undefined" :late="row.late"
     /></span>
-    <span class="r effort soft">{{ effort }}</span>
-    <button
-      type="button"
-      class="acts"
-      tabindex="-1"
-      aria-haspopup="menu"
-      :aria-label="words.frame.acts(row.key)"
-      @click="emit('menu', $event.currentTarget as HTMLElement)"
-    >
-      <svg viewBox="0 0 24 24"><path :d="mdiDotsHorizontal" /></svg>
-    </button>
+    <span class="r one-line effort soft">{{ effort }}</span>
+    <RowMenu :of="row.key" class="acts" @click="emit('menu', $event.currentTarget as HTMLElement)" />
   </div>
 </template>
 
@@ -123,29 +116,18 @@ export default { inheritAttrs: false }
   text-underline-offset: 3px;
 }
 .path {
-  font-size: 12px;
+  font-size: var(--size-small);
   color: var(--soft);
-  white-space: nowrap;
-  overflow: hidden;
-  text-overflow: ellipsis;
 }
 .r {
-  font-size: 12.5px;
-  white-space: nowrap;
-  overflow: hidden;
-  text-overflow: ellipsis;
+  font-size: var(--size-small);
 }
 .effort {
   text-align: right;
 }
 .acts {
-  width: var(--target);
-  height: var(--target);
-  display: grid;
-  place-items: center;
   align-self: start;
   margin-top: -2px;
-  border-radius: 3px;
   opacity: 0;
 }
 .it:hover .acts,
@@ -153,21 +135,10 @@ export default { inheritAttrs: false }
 .acts:focus-visible {
   opacity: 1;
 }
-.acts:hover {
-  background: var(--leaf-tint);
-}
-svg {
-  width: 16px;
-  height: 16px;
-  fill: var(--soft);
-}
-.leaf {
-  fill: none;
-}
 .at {
   background: var(--raised);
   box-shadow: 0 0 0 1px var(--leaf);
-  border-radius: 4px;
+  border-radius: var(--round-card);
   margin: 0 -10px;
   padding-left: 10px;
   padding-right: 10px;
@@ -180,7 +151,7 @@ svg {
   box-shadow: 0 0 0 2px var(--leaf);
 }
 .do {
-  font-size: 12.5px;
+  font-size: var(--size-small);
   color: var(--pool);
   min-height: var(--target);
 }
@@ -201,7 +172,7 @@ svg {
 }
 @media (max-width: 700px) {
   .name {
-    font-size: 16px;
+    font-size: var(--size-body);
   }
   .acts {
     opacity: 1;

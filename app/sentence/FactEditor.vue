@@ -177,7 +177,7 @@ const setWords = (typed: string) => {
   padding: 10px 14px 2px;
 }
 .name {
-  font: 600 15px/1.3 var(--serif);
+  font: var(--type-head);
 }
 .note,
 .words {

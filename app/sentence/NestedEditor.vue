@@ -109,7 +109,7 @@ ul {
 }
 .inner {
   background: var(--sunk);
-  border-radius: 4px;
+  border-radius: var(--round-card);
   margin: 4px 0;
 }
 </style>

@@ -96,12 +96,12 @@ const saidOf = (part: ReadPart) => (part.count === undefined ? part.words : `${p
 .left {
   margin: 6px 6px 0;
   color: var(--rust);
-  font-size: 12.5px;
+  font-size: var(--size-small);
 }
 .understood {
   flex: 1;
   display: grid;
   gap: 2px;
-  font: 500 15px/1.4 var(--serif);
+  font: var(--type-phrase);
 }
 </style>

@@ -159,7 +159,7 @@ async function remove(): Promise<void> {
   background: var(--leaf-tint);
   border-bottom-style: solid;
   border-color: var(--leaf);
-  border-radius: 3px 3px 0 0;
+  border-radius: var(--round) 3px 0 0;
   box-shadow: 0 0 0 3px var(--leaf-tint);
   box-decoration-break: clone;
 }
@@ -182,11 +182,11 @@ async function remove(): Promise<void> {
   padding-top: 3px;
 }
 .count b {
-  font: 600 20px/1 var(--serif);
+  font: var(--type-figure);
 }
 .kept {
   color: var(--wren);
-  font-size: 12.5px;
+  font-size: var(--size-small);
   padding-top: 4px;
 }
 @media (max-width: 700px) {
@@ -195,7 +195,7 @@ async function remove(): Promise<void> {
     gap: 4px 12px;
   }
   .sentence-text {
-    font-size: 16px;
+    font-size: var(--size-body);
   }
   .sentence-text:not(.unfolded) > :nth-child(n + 4):not(.unfold) {
     display: none;

@@ -76,7 +76,7 @@ const ownActs = (): Act[] => [
       </VListItem>
       <section v-for="project in directory.projects" :key="project.id" :aria-label="project.name">
         <h3>
-          <span class="name">{{ project.name }}</span> <span class="soft prefix">{{ project.prefix }}</span>
+          <span class="one-line">{{ project.name }}</span> <span class="soft prefix">{{ project.prefix }}</span>
           <IconButton
             v-if="projectActs(project).length"
             class="more"
@@ -117,7 +117,7 @@ const ownActs = (): Act[] => [
       :aria-label="words.frame.menuOf(directory.me.name)"
       @click="(openMenu(words.frame.menuOf(directory.me.name), ownActs(), $event), menu && (menu.above = true))"
     >
-      <PersonPebble :person="directory.me" aria-hidden="true" /><span v-if="!folded" class="name">{{
+      <PersonPebble :person="directory.me" aria-hidden="true" /><span v-if="!folded" class="one-line">{{
         directory.me.name
       }}</span>
     </VBtn>
@@ -143,7 +143,7 @@ const ownActs = (): Act[] => [
   display: flex;
   align-items: center;
   gap: 8px;
-  font: 600 17px/1 var(--serif);
+  font: var(--type-name);
   letter-spacing: -0.01em;
   text-decoration: none;
   min-height: var(--target);
@@ -179,19 +179,14 @@ const ownActs = (): Act[] => [
   background: transparent;
 }
 h3 {
-  font: 600 13px/28px var(--serif);
+  font: var(--type-section);
   padding: 10px 0 0 8px;
   display: flex;
   gap: 6px;
   align-items: center;
 }
-.name {
-  overflow: hidden;
-  text-overflow: ellipsis;
-  white-space: nowrap;
-}
 .prefix {
-  font: 400 12px var(--sans);
+  font: var(--type-aside);
 }
 .more {
   margin-left: auto;

@@ -73,7 +73,7 @@ form {
   gap: 14px;
 }
 h2 {
-  font: 600 20px/1.2 var(--serif);
+  font: var(--type-title);
 }
 .ends {
   display: flex;

@@ -47,7 +47,7 @@ function open(key: string): void {
 }
 .note {
   color: var(--rust);
-  font-size: 12px;
+  font-size: var(--size-small);
   margin-left: 6px;
 }
 </style>

@@ -52,10 +52,10 @@ header {
   align-items: center;
 }
 h2 {
-  font: 600 20px/1.2 var(--serif);
+  font: var(--type-title);
 }
 h3 {
-  font: 600 14px var(--serif);
+  font: var(--type-head);
   margin: 12px 0 6px;
 }
 dl {

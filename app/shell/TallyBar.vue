@@ -25,7 +25,9 @@ const line = computed(() => {
     <VBtn v-if="changes.redoName" class="undo redo" aria-keyshortcuts="Control+Shift+Z" @click="changes.redo()">
       {{ words.tally.redo }} <i>{{ changes.redoName }}</i>
     </VBtn>
-    <span class="right" :class="session.standing.link === 'down' ? 'down' : 'soft'" role="status">{{ line }}</span>
+    <span class="right one-line" :class="session.standing.link === 'down' ? 'down' : 'soft'" role="status">{{
+      line
+    }}</span>
   </div>
 </template>
 
@@ -38,7 +40,7 @@ const line = computed(() => {
   gap: 22px;
   padding: 0 24px;
   white-space: nowrap;
-  font-size: 12.5px;
+  font-size: var(--size-small);
   min-width: 0;
   overflow: hidden;
 }
@@ -50,10 +52,6 @@ const line = computed(() => {
 }
 .redo {
   color: var(--soft);
-}
-.right {
-  overflow: hidden;
-  text-overflow: ellipsis;
 }
 .down {
   color: var(--rust);

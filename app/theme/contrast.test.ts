@@ -7,7 +7,7 @@ const read = (name: string) => readFileSync(new URL(`./${name}`, import.meta.url
 const colours = (css: string) =>
   Object.fromEntries([...css.matchAll(/'([a-z-]+)': (#[0-9a-f]{6})/g)].map((found) => [found[1], found[2]]))
 const [dayCss = '', nightCss = ''] = read('colours.scss').split('$night')
-const base = read('base.css')
+const base = read('tokens.css')
 const darkOn = new Set([...base.matchAll(/--on-([a-z]+): var\(--on-light\)/g)].map((found) => found[1]))
 const onLight = /--on-light: (#[0-9a-f]{6})/.exec(base)?.[1] ?? ''
 const themes = { day: colours(dayCss), night: { ...colours(dayCss), ...colours(nightCss) } }

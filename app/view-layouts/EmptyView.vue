@@ -87,7 +87,7 @@ const takeOut = (at: number) =>
   max-width: 52em;
 }
 h2 {
-  font: 600 20px/1.3 var(--serif);
+  font: var(--type-title);
 }
 p {
   margin: 4px 0 14px;
@@ -107,6 +107,6 @@ li {
   align-items: baseline;
 }
 .phrase {
-  font: 500 15.5px/1.4 var(--serif);
+  font: var(--type-phrase);
 }
 </style>

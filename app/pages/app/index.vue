@@ -194,14 +194,14 @@ function onKey(event: KeyboardEvent): void {
   align-items: baseline;
 }
 h1 {
-  font: 500 22px/1.1 var(--serif);
+  font: var(--type-heading);
 }
 .count {
   margin-left: auto;
   white-space: nowrap;
 }
 .count b {
-  font: 600 20px/1 var(--serif);
+  font: var(--type-figure);
 }
 .list {
   height: 100%;
@@ -209,7 +209,7 @@ h1 {
   padding: 4px 24px 20px;
 }
 .part {
-  font: 600 15px/1 var(--serif);
+  font: var(--type-head);
   padding: 16px 0 7px;
   display: flex;
   gap: 10px;
@@ -217,7 +217,7 @@ h1 {
   border-bottom: 1px solid var(--rule-strong);
 }
 .part span {
-  font: 400 12.5px var(--sans);
+  font: var(--type-aside);
   color: var(--soft);
 }
 .list {
@@ -231,7 +231,7 @@ section {
   grid-template-columns: var(--queue-columns);
   gap: 0 10px;
   padding: 5px 0 4px;
-  font-size: 12px;
+  font-size: var(--size-small);
   color: var(--soft);
 }
 .heads .number {
@@ -250,7 +250,7 @@ section {
   max-width: 46ch;
 }
 .empty h2 {
-  font: 600 20px var(--serif);
+  font: var(--type-title);
 }
 /* By the room that there is: an item open beside takes some. */
 @container queue (max-width: 760px) {

@@ -1,12 +1,12 @@
 <script setup lang="ts">
 import { computed, inject, onBeforeUnmount, onMounted, ref } from 'vue'
-import { mdiDotsHorizontal } from '@mdi/js'
 import { must } from '#core/base/result'
 import type { Field } from '#core/model/records'
 import { fieldTypes } from '#core/fields/registry'
 import { idsOf } from '#core/fields/value'
 import type { Row } from '#core/layouts/rows'
 import { ValueText } from '../../parts/field-parts'
+import { RowMenu } from '../../parts/row-menu'
 import { DueText, KindMark, LeafMark, PersonPebbles } from '../../parts/marks'
 import { useDirectory } from '../../data/directory'
 import { words } from '../../words'
@@ -60,18 +60,13 @@ onBeforeUnmount(() => release?.())
         row.key
       }}</span
       ><KindMark v-if="kind" :name="kind.name" :icon="kind.icon" />
-      <button
+      <RowMenu
         v-if="!still"
-        type="button"
+        :of="row.key"
         class="acts"
-        tabindex="-1"
-        aria-haspopup="menu"
-        :aria-label="words.frame.acts(row.key)"
         @click.stop="board.menu(row, $event.currentTarget as HTMLElement)"
         @pointerdown.stop
-      >
-        <svg viewBox="0 0 24 24"><path :d="mdiDotsHorizontal" /></svg>
-      </button>
+      />
     </div>
     <p>{{ row.item.title }}</p>
     <div v-if="due || facts.length || people.length || row.children" class="foot">
@@ -88,7 +83,7 @@ onBeforeUnmount(() => release?.())
 .card {
   background: var(--raised);
   border: 1px solid var(--rule);
-  border-radius: 4px;
+  border-radius: var(--round-card);
   padding: 7px 9px;
   position: relative;
   display: grid;
@@ -109,7 +104,7 @@ onBeforeUnmount(() => release?.())
   display: flex;
   align-items: center;
   gap: 6px;
-  font-size: 12px;
+  font-size: var(--size-small);
   color: var(--soft);
   white-space: nowrap;
   min-height: 16px;
@@ -124,25 +119,15 @@ onBeforeUnmount(() => release?.())
   position: absolute;
   top: 2px;
   right: 2px;
-  width: var(--target);
-  height: var(--target);
-  display: grid;
-  place-items: center;
   opacity: 0;
-  border-radius: 3px;
 }
 .card:hover .acts,
 .card:focus-visible .acts,
 .acts[aria-expanded='true'] {
   opacity: 1;
 }
-svg {
-  width: 16px;
-  height: 16px;
-  fill: var(--soft);
-}
 p {
-  font-size: 13.5px;
+  font-size: var(--size-data);
   line-height: 1.28;
   text-wrap: pretty;
   overflow-wrap: anywhere;
@@ -155,7 +140,7 @@ p {
   display: flex;
   align-items: center;
   gap: 4px 7px;
-  font-size: 12px;
+  font-size: var(--size-small);
   color: var(--soft);
   flex-wrap: wrap;
 }
@@ -168,7 +153,7 @@ p {
     padding-right: 32px;
   }
   p {
-    font-size: 16px;
+    font-size: var(--size-body);
   }
   .acts {
     opacity: 1;

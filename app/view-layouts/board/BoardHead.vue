@@ -77,7 +77,7 @@ function set(to: number | null): void {
   background: var(--rust-tint);
 }
 h2 {
-  font: 500 16px/1.2 var(--serif);
+  font: var(--type-column);
 }
 .name {
   display: flex;
@@ -98,11 +98,11 @@ h2 {
   gap: 4px 10px;
   align-items: center;
   flex-wrap: wrap;
-  font-size: 12.5px;
+  font-size: var(--size-small);
   width: max-content;
   max-width: 100%;
   min-height: var(--target);
-  border-radius: 3px;
+  border-radius: var(--round);
 }
 .room:not(:disabled):hover {
   box-shadow: 0 1.5px 0 var(--lichen);
@@ -114,7 +114,7 @@ h2 {
   color: var(--ink);
 }
 .drop {
-  font-size: 12.5px;
+  font-size: var(--size-small);
   color: var(--leaf);
   font-weight: 600;
 }
@@ -133,7 +133,7 @@ h2 {
 }
 .folded b {
   font-weight: 600;
-  font-size: 12.5px;
+  font-size: var(--size-small);
 }
 /* On a phone its tab says its name. */
 @media (max-width: 700px) {

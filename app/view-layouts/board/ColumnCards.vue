@@ -132,7 +132,7 @@ const slot = computed(() => {
 }
 .folded span {
   writing-mode: vertical-rl;
-  font: 600 12.5px var(--serif);
+  font: var(--type-section);
   color: var(--soft);
   white-space: nowrap;
 }
@@ -156,12 +156,12 @@ const slot = computed(() => {
   z-index: 2;
   border: 1.5px dashed var(--leaf);
   background: color-mix(in srgb, var(--raised) 88%, transparent);
-  border-radius: 4px;
+  border-radius: var(--round-card);
   height: 40px;
   display: grid;
   place-items: center;
   color: var(--leaf);
-  font-size: 12.5px;
+  font-size: var(--size-small);
   pointer-events: none;
 }
 .slot.no {
@@ -174,7 +174,7 @@ const slot = computed(() => {
 .add button {
   width: 100%;
   text-align: center;
-  border-radius: 4px;
+  border-radius: var(--round-card);
   min-height: var(--target);
 }
 .add button:hover {

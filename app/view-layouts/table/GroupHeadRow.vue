@@ -93,7 +93,7 @@ const totals = computed(() =>
   font-weight: 600;
   padding: 3px 8px 3px 0;
   min-height: var(--target);
-  border-radius: 3px;
+  border-radius: var(--round);
   overflow: hidden;
   text-overflow: ellipsis;
 }
@@ -107,7 +107,7 @@ const totals = computed(() =>
   font-weight: 400;
 }
 .total {
-  font-size: 12.5px;
+  font-size: var(--size-small);
   color: var(--soft);
 }
 </style>

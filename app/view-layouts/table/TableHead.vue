@@ -64,7 +64,7 @@ function key(event: KeyboardEvent, column: TableColumn): void {
         :title="column.sort ? words.table.sortBy(column.name) : undefined"
         @click="sortBy(column)"
         @keydown="key($event, column)"
-        ><span class="words">{{ column.name }}</span
+        ><span class="words one-line">{{ column.name }}</span
         ><span v-if="sortedAs(column)" aria-hidden="true">{{
           sortedAs(column) === 'ascending' ? '↑' : '↓'
         }}</span></component
@@ -89,7 +89,7 @@ function key(event: KeyboardEvent, column: TableColumn): void {
   background: var(--paper);
   border-bottom: 1px solid var(--rule-strong);
   color: var(--soft);
-  font-size: 12.5px;
+  font-size: var(--size-small);
 }
 .head > div {
   position: relative;
@@ -107,10 +107,6 @@ function key(event: KeyboardEvent, column: TableColumn): void {
 }
 .name:focus-visible {
   outline-offset: -2px;
-}
-.words {
-  overflow: hidden;
-  text-overflow: ellipsis;
 }
 .words::first-letter {
   text-transform: uppercase;

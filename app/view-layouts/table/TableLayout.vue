@@ -2,7 +2,7 @@
 import { computed, ref, shallowRef, watch } from 'vue'
 import { useDisplay } from 'vuetify'
 import { useVirtualizer } from '@tanstack/vue-virtual'
-import { mdiChevronLeft, mdiChevronRight, mdiDotsVertical } from '@mdi/js'
+import { mdiChevronLeft, mdiChevronRight } from '@mdi/js'
 import { isHead, type GroupHead, type ListLine, type Row } from '#core/layouts/rows'
 import { useQuery } from '../../data/use-query'
 import { useDirectory } from '../../data/directory'
@@ -18,6 +18,7 @@ import EmptyView from '../EmptyView.vue'
 import { useStretch } from '../../parts/use-stretch'
 import { ItemMenu, AddItem } from '../../parts/controls'
 import type { MenuPlace } from '../../parts/menu-place'
+import { RowMenu } from '../../parts/row-menu'
 import GroupHeadRow from './GroupHeadRow.vue'
 import TableHead from './TableHead.vue'
 import { useLightRows } from './use-light-rows'
@@ -257,19 +258,14 @@ function keepSent(index: number, title: string | undefined): void {
         </template>
       </div>
     </div>
-    <button
+    <RowMenu
       v-if="stands && buttonAt && !(mobile && aside)"
-      type="button"
+      :of="rowAt(buttonAt.index)?.key ?? ''"
       class="acts"
-      tabindex="-1"
-      aria-haspopup="menu"
-      :aria-label="words.frame.acts(rowAt(buttonAt.index)?.key ?? '')"
       :style="{ transform: `translateY(${buttonAt.top}px)` }"
       @mousedown.prevent
       @click.stop="openMenu(buttonAt.index, $event.currentTarget as HTMLElement)"
-    >
-      <svg viewBox="0 0 24 24"><path :d="mdiDotsVertical" /></svg>
-    </button>
+    />
     <template v-if="stands && more">
       <span v-if="mobile" class="more fades" :class="more" />
       <button
@@ -355,19 +351,6 @@ function keepSent(index: number, title: string | undefined): void {
   /* Below the heads of the columns. */
   top: calc(var(--row) + 1px + (var(--row) - var(--target)) / 2);
   z-index: 1;
-  width: var(--target);
-  height: var(--target);
-  display: grid;
-  place-items: center;
-  border-radius: 3px;
-}
-.acts:hover {
-  background: var(--leaf-tint);
-}
-.acts svg {
-  width: 16px;
-  height: 16px;
-  fill: var(--soft);
 }
 .add {
   display: flex;

@@ -172,7 +172,7 @@ export default defineComponent({
 }
 .item-row .cell[tabindex='0']:focus-visible {
   box-shadow: inset 0 0 0 2px var(--leaf);
-  border-radius: 2px;
+  border-radius: var(--round-cell);
 }
 .item-row .number {
   text-align: right;
@@ -187,7 +187,7 @@ export default defineComponent({
   text-underline-offset: 3px;
 }
 .item-row .inside {
-  font-size: 12px;
+  font-size: var(--size-small);
   border: 1px solid var(--rule-strong);
   border-radius: 8px;
   padding: 0 6px;

@@ -99,6 +99,6 @@ const walk = (key: string) => {
 
 <style scoped>
 .gone {
-  font: 500 20px/1.2 var(--serif);
+  font: var(--type-heading);
 }
 </style>

@@ -120,10 +120,10 @@ onBeforeUnmount(() => removeEventListener('keydown', onKey))
   align-items: baseline;
 }
 h1 {
-  font: 500 20px/1.2 var(--serif);
+  font: var(--type-heading);
 }
 h1 small {
-  font: 400 13.5px var(--sans);
+  font: var(--type-plain);
   margin-left: 6px;
 }
 .count {
@@ -131,7 +131,7 @@ h1 small {
   white-space: nowrap;
 }
 .count b {
-  font: 600 20px/1 var(--serif);
+  font: var(--type-figure);
 }
 .pad {
   padding: 64px 24px;
@@ -141,7 +141,7 @@ h1 small {
   align-content: start;
 }
 .pad h2 {
-  font: 600 20px/1.3 var(--serif);
+  font: var(--type-title);
 }
 .ends {
   display: flex;

@@ -24,6 +24,6 @@ const router = useRouter()
 
 <style scoped>
 .key {
-  font: 500 20px/1.2 var(--serif);
+  font: var(--type-heading);
 }
 </style>
