@@ -107,7 +107,7 @@ async function main(): Promise<void> {
 
   say('commands …')
   const { records } = await client.directory()
-  const garden = records.project.find((one) => one.prefix === 'GLH')!
+  const garden = records.project.find((project) => project.prefix === 'GLH')!
   const [one] = await client.items(garden.id)
   const inServer: number[] = []
   for (let i = 0, title = one!.title; i < 120; i++) {
@@ -131,7 +131,9 @@ async function main(): Promise<void> {
   await page.addInitScript(() => {
     const look = (): unknown =>
       document.querySelector('.frame:not([inert])')
-        ? Object.assign(window, { fetched: performance.getEntriesByType('resource').map((one) => one.name) })
+        ? Object.assign(window, {
+            fetched: performance.getEntriesByType('resource').map((entry) => entry.name),
+          })
         : requestAnimationFrame(look)
     look()
   })
@@ -225,7 +227,7 @@ async function main(): Promise<void> {
   await browser.close()
   await server.stop()
   if (wanted) return
-  const board = records.view.find((one) => one.project === garden.id)!
+  const board = records.view.find((view) => view.project === garden.id)!
   const resident = await residentReopened(
     { dir: server.dir, demo: true, env: { WRENLEAF_NOW: '' } },
     async ({ url }) => {
@@ -317,4 +319,4 @@ try {
 }
 const at = process.argv.indexOf('--json')
 if (at > 0) writeFileSync(process.argv[at + 1] ?? 'bench.json', `${JSON.stringify(lines, null, 2)}\n`)
-process.exit(lines.every((one) => one.holds) ? 0 : 1)
+process.exit(lines.every((line) => line.holds) ? 0 : 1)

@@ -113,9 +113,9 @@ export async function opening(
     await fresh.close()
   }
   const middle = (all: Painted[]): Painted => ({
-    ms: median(all.map((one) => one.ms)),
-    untilLive: median(all.map((one) => one.untilLive)),
-    cpuMs: median(all.map((one) => one.cpuMs)),
+    ms: median(all.map((painted) => painted.ms)),
+    untilLive: median(all.map((painted) => painted.untilLive)),
+    cpuMs: median(all.map((painted) => painted.cpuMs)),
   })
   return { ours: middle(ours), bare: middle(bare) }
 }
@@ -125,7 +125,7 @@ export async function emptyFrames(browser: Browser): Promise<number[]> {
   const page = await browser.newPage()
   const frames = await page.evaluate(() => new Promise<number[]>((resolve) => {
     const times: number[] = []
-    const next = (at: number) => (times.push(at) < 180 ? requestAnimationFrame(next) : resolve(times.slice(1).map((one, i) => one - times[i]!)))
+    const next = (at: number) => (times.push(at) < 180 ? requestAnimationFrame(next) : resolve(times.slice(1).map((time, i) => time - times[i]!)))
     requestAnimationFrame(next)
   })) // prettier-ignore
   await page.close()
@@ -143,7 +143,9 @@ export function scrollThrough(page: Page, step: number): Promise<Scrolled> {
   return page.evaluate(async (step) => {
     const scroller = document.querySelector<HTMLElement>('[role=grid]')!
     const longTasks: number[] = []
-    const observer = new PerformanceObserver((list) => longTasks.push(...list.getEntries().map((one) => one.duration)))
+    const observer = new PerformanceObserver((list) =>
+      longTasks.push(...list.getEntries().map((entry) => entry.duration)),
+    )
     observer.observe({ type: 'longtask' })
     const times: number[] = []
     let blank = 0
@@ -173,7 +175,7 @@ export function scrollThrough(page: Page, step: number): Promise<Scrolled> {
     await scrollTo(1)
     await scrollTo(-1)
     observer.disconnect()
-    return { frames: times.slice(1).map((one, i) => one - times[i]!), blank, longTasks }
+    return { frames: times.slice(1).map((time, i) => time - times[i]!), blank, longTasks }
   }, step)
 }
 
@@ -215,7 +217,9 @@ export async function longTasksOfEditing(
   await page.evaluate(() => {
     const kept: number[] = []
     Object.assign(globalThis, { longTasks: kept })
-    new PerformanceObserver((list) => kept.push(...list.getEntries().map((one) => one.duration))).observe({
+    new PerformanceObserver((list) =>
+      kept.push(...list.getEntries().map((entry) => entry.duration)),
+    ).observe({
       type: 'longtask',
     })
     setTimeout(() => {
@@ -341,7 +345,7 @@ export async function heapsOf(browser: Browser, page: Page): Promise<{ page: num
     const { usedSize = NaN, backingStorageSize = 0 } = await ask('Runtime.getHeapUsage')
     return (usedSize + backingStorageSize) / 1_048_576
   }
-  const idOf = (type: string) => targetInfos.find((one) => one.type === type && one.url.startsWith(new URL(page.url()).origin))?.targetId // prettier-ignore
+  const idOf = (type: string) => targetInfos.find((target) => target.type === type && target.url.startsWith(new URL(page.url()).origin))?.targetId // prettier-ignore
   const [ofPage, ofWorker] = [idOf('page'), idOf('shared_worker')]
   if (!ofPage || !ofWorker) throw new Error('the page or its worker was not found')
   const used = { page: await usedBy(ofPage), worker: await usedBy(ofWorker) }

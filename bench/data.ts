@@ -26,7 +26,7 @@ export async function foundProject(
   const { me, records } = await client.directory()
   const body = starterPattern({ name: `Bench ${n}`, prefix, colour: 'moss', rank: 'b99', maker: me }, v7)
   await expectDone(client.command('projects.create', body))
-  const people = records.person.map((one) => one.id)
+  const people = records.person.map((person) => person.id)
   const { uses } = body.project
   const options = body.options.filter((option) => option.field === uses.need)
   const ids = Array.from({ length: n }, () => v7() as ItemId)

@@ -134,7 +134,7 @@ export function itemsOf(n: number, seed = 42): Item[] {
       priority: maybe(0.1, `priority ${weighted(optionsOf.priority!, [0.07, 0.2, 0.4, 0.23, 0.1])}`),
       assignees: some(people), reviewer: maybe(0.4, [pick(people)]), effort: maybe(0.2, (1 + int(80)) * 25), cost: maybe(0.3, int(40_000) * 25),
       start: maybe(0.4, fromDayNumber(today - 150 + int(300))), due: maybe(0.25, fromDayNumber(today - 160 + int(340))), done: maybe(0.65, true),
-      tags: some(optionsOf.tags!.map((one) => `tags ${one}`)), zone: maybe(0.05, option('zone')), risk: maybe(0.3, option('risk')),
+      tags: some(optionsOf.tags!.map((tag) => `tags ${tag}`)), zone: maybe(0.05, option('zone')), risk: maybe(0.3, option('risk')),
     } // prettier-ignore
     const held = Object.fromEntries(Object.entries(values).filter(([, one]) => one !== undefined && !(Array.isArray(one) && !one.length))) // prettier-ignore
     return {

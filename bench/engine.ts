@@ -86,7 +86,7 @@ export function engineLines(sizes: readonly number[]): Line[] {
     const byHand = limit.V4()
     if (rollUp(ask.table, effort).some((x, row) => x !== byHand[row])) throw new Error('V4 differs')
     line('V4', () => rollUp(ask.table, effort))
-    const mean = Math.exp(ratios.reduce((sum, one) => sum + Math.log(one), 0) / ratios.length)
+    const mean = Math.exp(ratios.reduce((sum, ratio) => sum + Math.log(ratio), 0) / ratios.length)
     lines.push(
       lineOf('all five together, geometric mean (goal 1.25)', n, mean, 1, isLargest ? 1.5 : n === 10_000 ? 1.6 : null),
     )

@@ -184,7 +184,7 @@ class Story {
       this.#people.set(name, person)
       return person
     })
-    const memberships = people.filter((one) => one.role !== 'lead').flatMap((person) =>
+    const memberships = people.filter((person) => person.role !== 'lead').flatMap((person) =>
       projects.filter((_, i) => i === 0 || this.#isIn(person.name, i)).map((project) => ({ id: memberId(project, person.id), project, person: person.id, role: must(person.role, 'role') }))) // prettier-ignore
     await this.walk.do(this.walk.at(0), this.owner, { type: 'people.add', people, members: memberships })
   }
@@ -201,19 +201,22 @@ class Story {
   }
   #ofCraft(craft: scenario.Craft): PersonId {
     return this.#id(
-      this.chance.pick([scenario.owner, ...scenario.team].filter((one) => one.craft === craft && one.role !== 'reader'))
-        .name,
+      this.chance.pick(
+        [scenario.owner, ...scenario.team].filter(
+          (demoPerson) => demoPerson.craft === craft && demoPerson.role !== 'reader',
+        ),
+      ).name,
     )
   }
   #field(project: ProjectId, name: string): Field {
     return must(
-      fieldsOf(this.walk.room.state, project).find((one) => one.name === name),
+      fieldsOf(this.walk.room.state, project).find((field) => field.name === name),
       name,
     )
   }
   #option(project: ProjectId, field: string, label: string): string {
     return must(
-      this.walk.room.state.optionsOf(this.#field(project, field).id).find((one) => one.label === label),
+      this.walk.room.state.optionsOf(this.#field(project, field).id).find((option) => option.label === label),
       label,
     ).id
   }
@@ -318,7 +321,7 @@ class Story {
 
   /** Every leaf ends in a status by the counts given, all others accepted; each walks there over the days. */
   #planMoves(project: ProjectId, counts: Readonly<Record<string, number>>): void {
-    const leaves = this.#leaves.filter((one) => one.project === project)
+    const leaves = this.#leaves.filter((made) => made.project === project)
     const order = ['Noted', 'Ready', 'In hand', 'Being checked', 'Accepted']
     const shuffled = leaves.map((leaf) => ({ leaf, at: this.chance.next() })).sort((a, b) => a.at - b.at)
     const ends: string[] = Object.entries(counts).flatMap(([name, n]) => new Array<string>(n).fill(name))
@@ -339,7 +342,7 @@ class Story {
         to: 4,
       }))
     }
-    for (const parent of this.#parents.filter((one) => one.project === project)) {
+    for (const parent of this.#parents.filter((made) => made.project === project)) {
       this.#planSteps(parent, ['Ready'], 'Ready')
       // A place in the count at which it is neither late nor without a day.
       this.#planDue(parent, 'Ready', 2)
@@ -356,7 +359,7 @@ class Story {
         const { state } = this.walk.room
         const item = must(state.maybe('item', made.item), 'item')
         const to = must(
-          statusesOf(state, made.project).find((one) => one.name === step),
+          statusesOf(state, made.project).find((status) => status.name === step),
           step,
         ).id
         return { type: 'items.move', items: [{ item: made.item, status: { from: item.status, to } }] }

@@ -7,7 +7,7 @@ const columns = [
   { header: 'Days', target: { to: 'new', name: 'Days', type: 'number', decimals: 2 } },
   { header: 'Where', target: { to: 'field', field: 'f' } },
 ] as unknown as ColumnPlan[]
-const keys = (all: readonly ColumnPlan[]) => all.map((one) => targetKey(one.target))
+const keys = (all: readonly ColumnPlan[]) => all.map((columnPlan) => targetKey(columnPlan.target))
 
 describe('what a column becomes', () => {
   it('is another, and what only one can be is given up by the one that was it', () => {

@@ -18,10 +18,11 @@ function targetOf(key: string, header: string): ColumnTarget {
 /** The columns with another target for the i-th. What only one column can be, the other gives up. */
 export function retargeted(columns: readonly ColumnPlan[], i: number, key: string): ColumnPlan[] {
   const target = targetOf(key, columns[i]?.header ?? '')
-  const isTaken = (one: ColumnPlan) => target.to !== 'new' && target.to !== 'nothing' && targetKey(one.target) === key
-  return columns.map((one, j) => {
-    if (j === i) return { ...one, target }
-    return isTaken(one) ? { ...one, target: { to: 'nothing' } } : one
+  const isTaken = (columnPlan: ColumnPlan) =>
+    target.to !== 'new' && target.to !== 'nothing' && targetKey(columnPlan.target) === key
+  return columns.map((columnPlan, j) => {
+    if (j === i) return { ...columnPlan, target }
+    return isTaken(columnPlan) ? { ...columnPlan, target: { to: 'nothing' } } : columnPlan
   })
 }
 

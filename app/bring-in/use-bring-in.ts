@@ -44,7 +44,7 @@ export function useBringIn(project: () => Project | undefined) {
     fileName.value = chosen.name
     reading.value = { done: 0, all: chosen.size }
     await api.ground(
-      plainly(directory.told?.records ?? {}) as never,
+      plainly(directory.answer?.records ?? {}) as never,
       (await ask('projectItems', { project: into })) ?? [],
     )
     const hear = (done: number) => (reading.value = { done, all: chosen.size })

@@ -79,7 +79,7 @@ describe('what this tab did', () => {
     void changes.send(bare)
     void changes.undo()
     await changes.redo()
-    expect(worker.sent.map((one) => one.type)).toEqual(['items.set', 'revert', 'revert'])
+    expect(worker.sent.map((command) => command.type)).toEqual(['items.set', 'revert', 'revert'])
     expect([changes.undoName, changes.redoName]).toEqual(['change 1', undefined])
   })
 
@@ -102,7 +102,7 @@ describe('what is refused', () => {
     worker.refusal = { code: 'no-title' }
     expect(await changes.send(bare)).toBe(false)
     expect(changes.undoName).toBeUndefined()
-    expect(changes.notices.map((one) => one.text)).toEqual(['An item needs a title.'])
+    expect(changes.notices.map((notice) => notice.text)).toEqual(['An item needs a title.'])
     changes.dismiss(changes.notices[0]!.id)
     expect(changes.notices).toEqual([])
   })
@@ -152,7 +152,7 @@ describe('what is refused', () => {
 
   it('fills the screen with no more than four notices', () => {
     for (let i = 0; i < 7; i++) changes.say(`notice ${i}`)
-    expect(changes.notices.map((one) => one.text)).toEqual(['notice 3', 'notice 4', 'notice 5', 'notice 6'])
+    expect(changes.notices.map((notice) => notice.text)).toEqual(['notice 3', 'notice 4', 'notice 5', 'notice 6'])
   })
 })
 

@@ -74,7 +74,7 @@ export const useChanges = defineStore('changes', () => {
     return ok(command)
   }
   /** Whether this tab has done it and not undone it since. */
-  const isDone = (command: CommandId): boolean => done.value.some((one) => one.command === command)
+  const isDone = (command: CommandId): boolean => done.value.some((step) => step.command === command)
 
   function note(one: Undoable): void {
     done.value = [...done.value, one].slice(-200)
@@ -82,7 +82,7 @@ export const useChanges = defineStore('changes', () => {
   }
 
   async function refuse(command: CommandId, problem: Problem, again?: Again): Promise<void> {
-    done.value = done.value.filter((one) => one.command !== command)
+    done.value = done.value.filter((step) => step.command !== command)
     const mine = again?.(problem)
     say(await wordsFor(problem), mine && (() => void send(mine)))
   }

@@ -45,7 +45,7 @@ describe('the directory', () => {
     expect(directory.reader).toBe(before)
     small.state.put('project', small.project.id, { ...small.project, name: 'Palm house' })
     tell(answerFor(small.people.lead.id))
-    expect(directory.projects.map((one) => one.name)).toEqual(['Palm house'])
+    expect(directory.projects.map((project) => project.name)).toEqual(['Palm house'])
   })
 
   it('finds a project by its prefix in any case, also by one it had', () => {

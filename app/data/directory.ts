@@ -16,23 +16,23 @@ import { pageSeed } from './page-seed'
 import { openQuery } from './open-query'
 import { useSession } from './session'
 
-/** All that is no item: people, projects, kinds, fields, statuses, boards, views, as the worker last told them. */
+/** All that is no item: people, projects, kinds, fields, statuses, boards, views, as the worker last answered. */
 export const useDirectory = defineStore('directory', () => {
-  const { told, reader, ...followed } = toldByWorker(useSession())
-  const today = computed(() => told.value?.today ?? '1970-01-01')
-  const me = computed(() => reader.value.maybe('person', told.value?.me ?? ''))
-  return { told, reader, ...followed, today, me, ...projectsIn(reader), ...mayBy(reader, me) }
+  const { answer, reader, ...followed } = answeredByWorker(useSession())
+  const today = computed(() => answer.value?.today ?? '1970-01-01')
+  const me = computed(() => reader.value.maybe('person', answer.value?.me ?? ''))
+  return { answer, reader, ...followed, today, me, ...projectsIn(reader), ...mayBy(reader, me) }
 })
 
-/** The directory as it is told, first along with the page and then by the worker. */
-function toldByWorker(session: ReturnType<typeof useSession>) {
-  const told = shallowRef<DirectoryAnswer>()
+/** The directory as it is answered, first along with the page and then by the worker. */
+function answeredByWorker(session: ReturnType<typeof useSession>) {
+  const answer = shallowRef<DirectoryAnswer>()
   const reader = shallowRef(new State())
   const inTurn = shallowRef(0)
   /** The browser's. */
   const language = shallowRef('en')
   let setReady: () => void = () => {}
-  /** Once everything has been told for the first time. */
+  /** Once everything is there for the first time. */
   const ready = new Promise<void>((resolve) => (setReady = resolve))
 
   function follow(): void {
@@ -43,16 +43,16 @@ function toldByWorker(session: ReturnType<typeof useSession>) {
     openQuery(session.api, { query: 'directory', input: undefined }).hear((now) => take(now as DirectoryAnswer))
     openQuery(session.api, { query: 'inTurn', input: undefined }).hear((now) => (inTurn.value = now as number))
   }
-  function take(answer: DirectoryAnswer): void {
-    if (isSameValue(told.value, answer)) return
+  function take(now: DirectoryAnswer): void {
+    if (isSameValue(answer.value, now)) return
     const state = new State()
-    for (const [entity, records] of Object.entries(answer.records))
+    for (const [entity, records] of Object.entries(now.records))
       for (const record of records) state.put(entity as EntityName, record.id, record as Records[EntityName])
     reader.value = state
-    told.value = answer
+    answer.value = now
     setReady()
   }
-  return { told, reader, inTurn, language, ready, isReady: computed(() => !!told.value), follow }
+  return { answer, reader, inTurn, language, ready, isReady: computed(() => !!answer.value), follow }
 }
 
 /** What there is in each project. */
@@ -65,7 +65,7 @@ function projectsIn(reader: ShallowRef<State>) {
   return {
     projects,
     byPrefix: (prefix: string): Project | undefined =>
-      projects.value.find((one) => one.prefix === prefix.toUpperCase() || one.oldPrefixes.includes(prefix.toUpperCase())), // prettier-ignore
+      projects.value.find((project) => project.prefix === prefix.toUpperCase() || project.oldPrefixes.includes(prefix.toUpperCase())), // prettier-ignore
     views: (project: ProjectId): View[] =>
       [...reader.value.all('view')]
         .filter((view) => view.project === project)

@@ -25,6 +25,6 @@ export function noticeList(): Notices {
       const said = { id: next++, text, ...(again && { again }) }
       notices.value = [...notices.value, said].slice(-mostNotices)
     },
-    dismiss: (id) => void (notices.value = notices.value.filter((one) => one.id !== id)),
+    dismiss: (id) => void (notices.value = notices.value.filter((notice) => notice.id !== id)),
   }
 }

@@ -26,10 +26,10 @@ export const useSession = defineStore('session', () => {
     me.value = begun.me
     api.value = begun.api
     join(begun.api, {
-      standing(told) {
-        standing.value = told
-        if (told.link === 'signed-out') leaveFor('/sign-in')
-        if (told.link === 'outdated') reloadOnce()
+      standing(now) {
+        standing.value = now
+        if (now.link === 'signed-out') leaveFor('/sign-in')
+        if (now.link === 'outdated') reloadOnce()
       },
       // What goes wrong in the worker is nobody's to see unless a page says it.
       trouble: (text) => console.error('worker:', text),

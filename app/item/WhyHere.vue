@@ -21,8 +21,8 @@ watch(
   () => JSON.stringify([props.itemKey, props.changed, props.definition]),
   async () => {
     const { itemKey, view, definition } = props
-    const told = await ask('why', { project: view.project, view: definition, key: itemKey })
-    if (itemKey === props.itemKey) why.value = told
+    const answer = await ask('why', { project: view.project, view: definition, key: itemKey })
+    if (itemKey === props.itemKey) why.value = answer
   },
   { immediate: true },
 )

@@ -28,7 +28,7 @@ onMounted(() => {
   isReady.value = true
 })
 
-async function ask(path: string, body: object): Promise<void> {
+async function enter(path: string, body: object): Promise<void> {
   isBusy.value = true
   said.value = ''
   try {
@@ -38,17 +38,17 @@ async function ask(path: string, body: object): Promise<void> {
       body: JSON.stringify(body),
     })
     if (response.ok) return void (await navigateTo('/app', { external: true }))
-    const told = (await response.json()) as { problem?: Problem }
-    said.value = problemWords(told.problem ?? { code: 'unexpected' }, naming)
+    const answer = (await response.json()) as { problem?: Problem }
+    said.value = problemWords(answer.problem ?? { code: 'unexpected' }, naming)
   } catch {
     said.value = w.noServer
   } finally {
     isBusy.value = false
   }
 }
-const signIn = () => ask('/api/session', { email: form.value.email, password: form.value.password })
-const stepIn = (person: string) => ask('/api/session', { person })
-const makeOwner = () => ask('/api/owner', form.value)
+const signIn = () => enter('/api/session', { email: form.value.email, password: form.value.password })
+const stepIn = (person: string) => enter('/api/session', { person })
+const makeOwner = () => enter('/api/owner', form.value)
 const about = (person: { role: string; turn: number; late: number }) =>
   person.role === 'reader'
     ? w.reader

@@ -24,12 +24,12 @@ watch(
     // Over all projects nothing typed finds nothing; within one it shows what there is.
     const answer = text.trim() || props.project ? ask('search', { project: props.project, words: text }) : undefined
     asked = Promise.resolve(answer)
-    const told = ((await answer) ?? []).filter((one) => one.id !== props.without)
+    const items = ((await answer) ?? []).filter((one) => one.id !== props.without)
     if (text !== typed.value) return
-    found.value = told
+    found.value = items
     emit(
       'found',
-      told.map((one) => one.id),
+      items.map((one) => one.id),
     )
   },
   { immediate: true },

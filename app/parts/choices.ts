@@ -58,7 +58,7 @@ export function factChoices(
       ...(id === 'craft' ? {} : count(id)),
     }
   })
-  const [people, others] = [choices.filter((one) => one.person), choices.filter((one) => !one.person)]
-  const active = people.filter((one) => reader.maybe('person', one.id)?.active)
+  const [people, others] = [choices.filter((choice) => choice.person), choices.filter((choice) => !choice.person)]
+  const active = people.filter((choice) => reader.maybe('person', choice.id)?.active)
   return [...others, ...active.sort((a, b) => compareText(a.label, b.label))]
 }

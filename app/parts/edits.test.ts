@@ -45,7 +45,7 @@ describe('an edit', () => {
     await toggle(changes, item, 'none yet', 'c')
     await clearSeveral(changes, item, 'tags')
     await clearSeveral(changes, item, 'none yet')
-    expect(sent.map((one) => (one as { items: { set: object }[] }).items[0]!.set)).toEqual([
+    expect(sent.map((bareCommand) => (bareCommand as { items: { set: object }[] }).items[0]!.set)).toEqual([
       { tags: { add: [], remove: ['a'] } },
       { tags: { add: ['c'], remove: [] } },
       { 'none yet': { add: ['c'], remove: [] } },

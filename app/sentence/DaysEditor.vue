@@ -58,8 +58,8 @@ watch(
       fact: props.fact,
       test: { is: 'days', ...span },
     }))
-    const told = await ask('conditionCounts', { project: props.project, others: props.others, conditions })
-    if (told && now === spans.value) counts.value = told
+    const found = await ask('conditionCounts', { project: props.project, others: props.others, conditions })
+    if (found && now === spans.value) counts.value = found
   },
   { immediate: true },
 )

@@ -36,8 +36,8 @@ let asked: Promise<unknown> = Promise.resolve()
 watch([typed, () => JSON.stringify(props.where)], async ([text]) => {
   const answer = text.trim() ? ask('typedWords', { project: props.project, where: props.where, text }) : undefined
   asked = Promise.resolve(answer)
-  const told = (await answer) ?? { parts: [], left: [] }
-  if (text === typed.value) read.value = told
+  const understood = (await answer) ?? { parts: [], left: [] }
+  if (text === typed.value) read.value = understood
 })
 const isTaken = (part: ReadPart) => !props.onlyConditions || part.phrase.says === 'where'
 const parts = computed(() => read.value.parts.filter(isTaken))

@@ -11,16 +11,16 @@ import { toggled } from '../parts/toggled'
 
 const { state, project, askedBy, idOf } = garden()
 const directory = { reader: state, statuses: (of: typeof project.id) => statusesOf(state, of) } as never
-const facts = factsOf(state, project).filter((one) => one.ref.fact !== 'rank')
+const facts = factsOf(state, project).filter((fact) => fact.ref.fact !== 'rank')
 const factNamed = (key: string) =>
   must(
-    facts.find((one) => one.key === key),
+    facts.find((fact) => fact.key === key),
     key,
   )
 const bare = { v: 3, layout: 'table', group: [], sort: [], totals: [], show: [] } as const
 
 describe('what a phrase begins with', () => {
-  it.each(facts.map((one) => [one.name, one] as const))('of %s is a question that can be asked of it', (_, fact) => {
+  it.each(facts.map((fact) => [fact.name, fact] as const))('of %s is a question that can be asked of it', (_, fact) => {
     const { kind, ref } = fact
     const test = firstTest(state, project.id, fact)
     expect(kindsOfFacts[kind].tests).toContain(test.is)
@@ -37,7 +37,7 @@ describe('what a phrase begins with', () => {
   it('groups by what it is not grouped by yet, and totals the effort where there is one', () => {
     const groups = [nextGroup([])]
     for (let i = 0; i < 2; i++) groups.push(nextGroup(groups))
-    expect(groups.map((one) => one.by)).toEqual([{ fact: 'status' }, { fact: 'kind' }, { fact: 'phase' }])
+    expect(groups.map((group) => group.by)).toEqual([{ fact: 'status' }, { fact: 'kind' }, { fact: 'phase' }])
     expect(nextGroup(groups)).toEqual({ by: { fact: 'level' } })
     expect(nextTotal(directory, project.id)).toEqual({ name: 'sum', of: fieldRef(must(project.uses.effort, 'effort')) })
     const without = { reader: { maybe: () => ({ ...project, uses: {} }) } } as never

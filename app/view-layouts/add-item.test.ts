@@ -80,7 +80,7 @@ describe('what is typed into a view', () => {
       { about: 'any', of: [anyOf(fieldRef(uses.need!), [])] },
     ]) // prettier-ignore
     expect(added().values).toEqual({ [uses.need!]: need.id, [uses.due!]: '2026-11-29', [uses.effort!]: 200 })
-    expect(added().status).toBe(statuses().find((one) => one.phase === 'active')!.id)
+    expect(added().status).toBe(statuses().find((status) => status.phase === 'active')!.id)
   })
 
   it('is none where it is refused', async () => {
@@ -93,10 +93,10 @@ describe('the columns of a table', () => {
   const fields = () => [...small.state.all('field')]
   it('are key, title, kind and status, then the fields in their order', () => {
     const columns = columnsOf(fields(), {})
-    expect(columns.slice(0, 4).map((one) => one.is)).toEqual(['key', 'title', 'kind', 'status'])
-    expect(columns.slice(4).map((one) => one.field?.id)).toEqual(fields().map((one) => one.id))
-    expect(columns.filter((one) => !one.sort).map((one) => one.field?.type)).toEqual(['longText'])
-    expect(columns.filter((one) => one.isNumber).every((one) => one.field?.type === 'number')).toBe(true)
+    expect(columns.slice(0, 4).map((column) => column.is)).toEqual(['key', 'title', 'kind', 'status'])
+    expect(columns.slice(4).map((column) => column.field?.id)).toEqual(fields().map((field) => field.id))
+    expect(columns.filter((column) => !column.sort).map((column) => column.field?.type)).toEqual(['longText'])
+    expect(columns.filter((column) => column.isNumber).every((column) => column.field?.type === 'number')).toBe(true)
   })
 
   it('are as wide for the head as for every row, and never narrower than they can be read', () => {
@@ -111,6 +111,8 @@ describe('the columns of a table', () => {
   it('are as wide as somebody has made them, and take no share of the rest then', () => {
     const [effort] = fields().filter((field) => field.type === 'number')
     const columns = columnsOf(fields(), { title: 333, [effort!.id]: 41 })
-    expect(gridTemplate(columns.filter((one) => one.id === 'title' || one.id === effort!.id))).toBe('333px 41px')
+    expect(gridTemplate(columns.filter((column) => column.id === 'title' || column.id === effort!.id))).toBe(
+      '333px 41px',
+    )
   })
 })

@@ -85,7 +85,7 @@ class Elsewhere {
       this.askedPast.push(daysAgo)
       return {
         sequence: this.room.entries.length,
-        statuses: Object.fromEntries([...this.small.state.all('item')].map((one) => [one.id, `status ${daysAgo}`])),
+        statuses: Object.fromEntries([...this.small.state.all('item')].map((item) => [item.id, `status ${daysAgo}`])),
       }
     },
     history: async () => ({ entries: [], more: false }),
@@ -301,7 +301,7 @@ describe('a replica', () => {
     expect(standings.at(-1)).toMatchObject({ link: 'down', pending: 3 })
     elsewhere.isCut = false
     for (const command of commands) expect(await replica.settled(command.id)).toMatchObject({ done: true })
-    expect(elsewhere.sent).toEqual(commands.map((one) => one.id))
+    expect(elsewhere.sent).toEqual(commands.map((command) => command.id))
     await same(replica, elsewhere)
     expect(titles(replica)).toEqual(['meanwhile', 'one', 'three', 'two'])
     replica.end()

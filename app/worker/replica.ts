@@ -74,7 +74,7 @@ export class Replica implements QueryContext {
   readonly #early = new Map<number, LogMessage>()
   /** Items of a project are newer than the directory until the log has passed this. */
   readonly #projectSequence = new Map<string, number>()
-  /** Statuses of the past, as the server told them, by project, days and day. */
+  /** Statuses of the past, as the server past them, by project, days and day. */
   readonly #past = new Map<string, Past>()
   readonly #settling = new Map<string, { promise: Promise<Settled>; settle: (settled: Settled) => void }>()
   #isSending = false
@@ -107,7 +107,7 @@ export class Replica implements QueryContext {
   }
   #day = { until: 0, day: '1970-01-01' as PlainDate }
 
-  /** Stays are the server's: what it has not told yet is asked for, and views are worked out again when it comes. */
+  /** Stays are the server's: what it has not past yet is asked for, and views are worked out again when it comes. */
   past = (daysAgo: number, item: string): string | undefined => {
     const project = this.state.placeOf(item)?.table.project
     if (!project) return undefined
@@ -123,8 +123,8 @@ export class Replica implements QueryContext {
     // Asked for once, however many items ask.
     this.#past.set(key, { sequence, statuses: this.#past.get(key)?.statuses ?? {} })
     try {
-      const told = await this.#retrying(() => this.ports.link.past(project, daysAgo))
-      this.#past.set(key, { sequence: Math.max(sequence, told.sequence), statuses: told.statuses })
+      const past = await this.#retrying(() => this.ports.link.past(project, daysAgo))
+      this.#past.set(key, { sequence: Math.max(sequence, past.sequence), statuses: past.statuses })
       this.#tellAll()
     } catch (error) {
       if (!(error instanceof Refused)) throw error
@@ -154,7 +154,7 @@ export class Replica implements QueryContext {
     if (!patch.ok) return patch
     this.#promise(command.id)
     const name = nameOf(this.state, command.type, patch.value)
-    // All at once: what is answered before it is kept need not be kept any more, and the pages are told on the way.
+    // All at once: what is answered before it is kept need not be kept any more, and the pages are past on the way.
     void this.ports.box.keep(command)
     void this.#sendPending()
     this.#flush()
@@ -335,7 +335,7 @@ export class Replica implements QueryContext {
     return this.#retrying(async () => {
       const entries: Entry[] = []
       for (let part = 0; part < parts; part++) entries.push(await this.ports.link.part(sequence, part))
-      return entries[0] && { ...entries[0], patch: entries.flatMap((one) => one.patch) }
+      return entries[0] && { ...entries[0], patch: entries.flatMap((entry) => entry.patch) }
     })
   }
 
@@ -438,7 +438,7 @@ export class Replica implements QueryContext {
     } else this.#take('entry' in answer ? { tell: 'entry', entry: answer.entry } : { tell: 'large', ...answer.large })
   }
 
-  #isPending = (id: string): boolean => this.#state.pending.some((one) => one.id === id)
+  #isPending = (id: string): boolean => this.#state.pending.some((command) => command.id === id)
 
   #settle(command: CommandId, settled: Settled): void {
     this.#settling.get(command)?.settle(settled)

@@ -48,7 +48,7 @@ const tests: Readonly<Record<View, (one: Fact) => boolean>> = {
 }
 const placeByRank = new Int32Array(n)
 facts
-  .map((one) => one.row)
+  .map((fact) => fact.row)
   .sort((a, b) => (facts[a]!.rank < facts[b]!.rank ? -1 : 1))
   .forEach((row, k) => (placeByRank[row] = k))
 
@@ -130,7 +130,7 @@ async function arquero(): Promise<Peer> {
       .objects()
     const rows = Array.from(kept.array('row', Int32Array)) as number[]
     return view === 'V1w'
-      ? counts.sort((a: any, b: any) => a.zone - b.zone || a.status - b.status).map((one: any) => one.n)
+      ? counts.sort((a: any, b: any) => a.zone - b.zone || a.status - b.status).map((count: any) => count.n)
       : rows
   }
   return {
@@ -143,7 +143,7 @@ async function arquero(): Promise<Peer> {
         .groupby('status')
         .rollup({ n: aq.op.count(), sum: aq.op.sum('effort') })
         .objects()
-      return counts.sort((a: any, b: any) => a.status - b.status).map((one: any) => one.n)
+      return counts.sort((a: any, b: any) => a.status - b.status).map((count: any) => count.n)
     },
   }
 }
@@ -151,13 +151,13 @@ async function arquero(): Promise<Peer> {
 async function duckDb(): Promise<{ peer: Peer; foldedBefore: () => Promise<readonly number[]> }> {
   const { DuckDBInstance } = await load('@duckdb/node-api')
   const db = await (await DuckDBInstance.create(':memory:')).connect()
-  const byTitle = facts.map((one) => one.row).sort((a, b) => compareText(facts[a]!.title, facts[b]!.title))
+  const byTitle = facts.map((fact) => fact.row).sort((a, b) => compareText(facts[a]!.title, facts[b]!.title))
   const titleRank = new Int32Array(n)
   byTitle.forEach((row, k) => (titleRank[row] = k && compareText(facts[byTitle[k - 1]!]!.title, facts[row]!.title) === 0 ? titleRank[byTitle[k - 1]!]! : k)) // prettier-ignore
   const person = (id: string | undefined) => (id ? people.indexOf(id) + 1 : 'null')
   await db.run('create table t(row integer, title varchar, folded varchar, title_rank integer, status tinyint, zone tinyint, is_top boolean, assignees tinyint[], reviewer tinyint, effort double, cost double, due integer, rank integer)') // prettier-ignore
   const text = (one: string) => `'${one.replace(/'/g, "''")}'`
-  const rows = facts.map((one) => `(${[one.row, text(one.title), text(one.folded), titleRank[one.row], one.status, one.zone, one.isTop, `[${one.assignees.map(person).join()}]::tinyint[]`, person(one.reviewer), one.effort ?? 'null', one.cost ?? 'null', one.due, placeByRank[one.row]].join()})`) // prettier-ignore
+  const rows = facts.map((fact) => `(${[fact.row, text(fact.title), text(fact.folded), titleRank[fact.row], fact.status, fact.zone, fact.isTop, `[${fact.assignees.map(person).join()}]::tinyint[]`, person(fact.reviewer), fact.effort ?? 'null', fact.cost ?? 'null', fact.due, placeByRank[fact.row]].join()})`) // prettier-ignore
   for (let i = 0; i < n; i += 2000) await db.run(`insert into t values ${rows.slice(i, i + 2000).join()}`)
   const me = people.indexOf(viewer.me) + 1
   const mine = `(list_contains(assignees, ${me}) or reviewer = ${me})`

@@ -94,7 +94,7 @@ describe('the restoration file', () => {
     const plan = planOf(smallWorkspace(), sample)
     expect(plan.body.texts[0]?.text).toBe('=1+1 is not a formula here')
     expect(
-      plan.body.texts.some((one) => one.text === 'Scaffold first,\nthen glass.\n"Mind the lead" says the survey'),
+      plan.body.texts.some((text) => text.text === 'Scaffold first,\nthen glass.\n"Mind the lead" says the survey'),
     ).toBe(true)
   })
 })

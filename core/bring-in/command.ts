@@ -44,18 +44,18 @@ export const bringIn = defineCommand({
     const ranks = ranksBetween(lastRank(reader, body.project), undefined, body.items.length)
     const siblingRanks = siblingRanksOf(reader, body)
     const changes: Change[] = [
-      ...body.people.map((one) => makes('person', one)),
-      ...body.kinds.map((one) => makes('kind', one)),
-      ...body.fields.map((one) => makes('field', one)),
-      ...body.options.map((one) => makes('option', one)),
+      ...body.people.map((person) => makes('person', person)),
+      ...body.kinds.map((kind) => makes('kind', kind)),
+      ...body.fields.map((field) => makes('field', field)),
+      ...body.options.map((option) => makes('option', option)),
     ]
-    body.items.forEach((one, i) => {
+    body.items.forEach((item, i) => {
       const given = {
         number: context.isRoom ? before + i : 0,
         rank: must(ranks[i], 'rank'),
-        siblingRank: must(siblingRanks.get(one.item), 'sibling rank'),
+        siblingRank: must(siblingRanks.get(item.item), 'sibling rank'),
       }
-      changes.push(...itemMade(reader, one, given, context, stays))
+      changes.push(...itemMade(reader, item, given, context, stays))
     })
     for (const { item, field, text } of body.texts)
       changes.push(makes('longText', { id: longTextId(item, field), item, field, revision: 1, text }))
@@ -102,16 +102,16 @@ function checkFrame(reader: Reader, body: BringInBody, context: Context): Proble
     refusal(reader, context.by, setsUp ? 'set up project' : 'change items', body.project) ??
     (body.people.length ? refusal(reader, context.by, 'name people') : undefined)
   if (refused) return refused
-  const fields = new Set<string>(body.fields.map((one) => one.id))
+  const fields = new Set<string>(body.fields.map((field) => field.id))
   const isOurs = (one: { readonly project: string }) =>
     one.project === body.project ? undefined : problem('other-project')
   const isWorkflowOurs = ({ workflow }: { readonly workflow: string }) =>
     reader.maybe('workflow', workflow)?.project === body.project ? undefined : problem('other-project')
   return (
-    firstProblem(body.people, (one) =>
-      one.role || one.email ? problem('not-allowed', { act: 'manage people' }) : undefined,
+    firstProblem(body.people, (person) =>
+      person.role || person.email ? problem('not-allowed', { act: 'manage people' }) : undefined,
     ) ??
-    firstProblem(body.kinds, (one) => isOurs(one) ?? isWorkflowOurs(one)) ??
+    firstProblem(body.kinds, (kind) => isOurs(kind) ?? isWorkflowOurs(kind)) ??
     firstProblem(body.fields, isOurs) ??
     firstProblem(body.options, ({ field }) =>
       fields.has(field) || reader.maybe('field', field)?.project === body.project
@@ -132,13 +132,13 @@ class Rows {
     readonly reader: Reader,
     readonly body: BringInBody,
   ) {
-    const held = [...reader.all('field')].filter((one) => one.project === body.project)
-    const names = new Map(body.people.map((one) => [one.id as string, one.name]))
+    const held = [...reader.all('field')].filter((field) => field.project === body.project)
+    const names = new Map(body.people.map((person) => [person.id as string, person.name]))
     const all: Field[] = [...held, ...body.fields]
     this.#fields = new Map(
       all.map((field) => {
         const context = fieldContext(reader, field)
-        const options = body.options.filter((one) => one.field === field.id)
+        const options = body.options.filter((option) => option.field === field.id)
         const person = (id: string) => names.get(id) ?? reader.names.person(id)
         return [
           field.id,
@@ -149,14 +149,14 @@ class Rows {
         ]
       }),
     )
-    this.#texts = new Set(body.texts.map((one) => longTextId(one.item, one.field)))
+    this.#texts = new Set(body.texts.map((text) => longTextId(text.item, text.field)))
     this.#unique = uniqueValues(reader, body.project, all)
   }
 
   check(): Problem | undefined {
-    const items = new Set<string>(this.body.items.map((one) => one.item))
-    if (this.body.texts.some((one) => !items.has(one.item))) return problem('gone')
-    return firstProblem(this.body.items, (one) => this.#checkItem(one))
+    const items = new Set<string>(this.body.items.map((item) => item.item))
+    if (this.body.texts.some((text) => !items.has(text.item))) return problem('gone')
+    return firstProblem(this.body.items, (item) => this.#checkItem(item))
   }
 
   #checkItem(one: NewItem): Problem | undefined {

@@ -122,7 +122,7 @@ class Planning {
     readonly newId: NewId,
   ) {
     const kinds = kindsOf(reader, project.id)
-    this.#personByName = new TextIndex([...reader.all('person')].map((one) => [one.name, one.id]))
+    this.#personByName = new TextIndex([...reader.all('person')].map((person) => [person.name, person.id]))
     this.#kindByName = new TextIndex(kinds.map((kind) => [kind.name, kind]))
     this.#statusByName = new TextIndex(statusesOf(reader, project.id).map((status) => [status.name, status.id]))
     this.#columnOf = (to) => columns.findIndex((column) => column.target.to === to)
@@ -215,7 +215,9 @@ class Planning {
       this.#optionByLabel.set(
         field.id,
         new TextIndex(
-          this.reader.optionsOf(field.id).flatMap((one) => (one.archived ? [] : [[one.label, one.id] as const])),
+          this.reader
+            .optionsOf(field.id)
+            .flatMap((option) => (option.archived ? [] : [[option.label, option.id] as const])),
         ),
       )
     if (field?.settings.unique) this.#unique.set(field.id, new Set(this.#held(field.id)))

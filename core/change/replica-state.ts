@@ -35,7 +35,7 @@ export class ReplicaState<Command extends Envelope> implements EntryBook {
   }
 
   get pending(): readonly Command[] {
-    return this.#pending.map((one) => one.command)
+    return this.#pending.map((pending) => pending.command)
   }
 
   entryOf(command: CommandId): Entry | undefined {
@@ -62,7 +62,7 @@ export class ReplicaState<Command extends Envelope> implements EntryBook {
   confirm(entry: Entry, keepEntry = false, patch: Patch = entry.patch): void {
     this.rebase(() => {
       if (keepEntry || this.#isPending(entry.command)) this.#own.set(entry.command, entry)
-      this.#pending = this.#pending.filter((one) => one.command.id !== entry.command)
+      this.#pending = this.#pending.filter((pending) => pending.command.id !== entry.command)
       this.#apply(patch)
     })
   }
@@ -70,7 +70,7 @@ export class ReplicaState<Command extends Envelope> implements EntryBook {
   /** The server refused a command. */
   refuse(command: CommandId): void {
     this.rebase(() => {
-      this.#pending = this.#pending.filter((one) => one.command.id !== command)
+      this.#pending = this.#pending.filter((pending) => pending.command.id !== command)
     })
   }
 
@@ -86,7 +86,7 @@ export class ReplicaState<Command extends Envelope> implements EntryBook {
   }
 
   #isPending(command: CommandId): boolean {
-    return this.#pending.some((one) => one.command.id === command)
+    return this.#pending.some((pending) => pending.command.id === command)
   }
 
   #apply(patch: Patch): void {

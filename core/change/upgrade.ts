@@ -3,7 +3,7 @@ import { tieId } from '../base/ids'
 import { rankOfPlace } from '../base/ranks'
 import { limitId, type Reader } from '../model/reader'
 import type { BoardColumn, EntityName, Field, OptionOfField, Project, Records, Status, View } from '../model/records'
-import { surroundingsIn, upgradeDefinition, type Surroundings } from '../model/upgrade'
+import { upgradeContextOf, upgradeDefinition, type UpgradeContext } from '../model/upgrade'
 import type { Entry } from './command'
 import { isSetChange, type Change, type Patch } from './patch'
 
@@ -73,8 +73,10 @@ class Upgrade {
   }
 
   #made<T>(entity: string): T[] {
-    return this.entry.patch.flatMap((one) =>
-      one.entity === entity && one.field === '*' && !isSetChange(one) ? [(one.after ?? one.before) as T] : [],
+    return this.entry.patch.flatMap((change) =>
+      change.entity === entity && change.field === '*' && !isSetChange(change)
+        ? [(change.after ?? change.before) as T]
+        : [],
     )
   }
 
@@ -114,7 +116,10 @@ class Upgrade {
     const settings = record.settings as { options?: readonly OptionV1[] }
     const field = { ...ranked(record), settings: without(settings, 'options') } as unknown as Field
     const options = (settings.options ?? []).map((option, at) => optionOf(option, field.id, at))
-    return [whole('field', field.id, field, change), ...options.map((one) => whole('option', one.id, one, change))]
+    return [
+      whole('field', field.id, field, change),
+      ...options.map((option) => whole('option', option.id, option, change)),
+    ]
   }
 
   #settings(change: FieldChange): Change[] {
@@ -125,10 +130,10 @@ class Upgrade {
   }
 
   #options(field: string, before: readonly OptionV1[], after: readonly OptionV1[]): Change[] {
-    const kept = new Set(before.map((one) => one.id))
-    const came = after.flatMap((one, at) => (kept.has(one.id) ? [] : [optionOf(one, field, at)]))
-    const held = new Set(after.map((one) => one.id))
-    const left = before.flatMap((one, at) => (held.has(one.id) ? [] : [optionOf(one, field, at)]))
+    const kept = new Set(before.map((option) => option.id))
+    const came = after.flatMap((option, at) => (kept.has(option.id) ? [] : [optionOf(option, field, at)]))
+    const held = new Set(after.map((option) => option.id))
+    const left = before.flatMap((option, at) => (held.has(option.id) ? [] : [optionOf(option, field, at)]))
     return [
       ...came.map((one): Change => ({ entity: 'option', id: one.id, field: '*', before: null, after: one })),
       ...left.map((one): Change => ({ entity: 'option', id: one.id, field: '*', before: one, after: null })),
@@ -148,7 +153,7 @@ class Upgrade {
   #view(change: FieldChange): FieldChange {
     if (change.field === 'definition') {
       const project = this.reader.maybe('view', change.id)?.project
-      const around = project ? surroundingsIn(this.reader, project) : { due: null, board: undefined }
+      const around = project ? upgradeContextOf(this.reader, project) : { due: null, board: undefined }
       return {
         ...change,
         before: change.before && upgradeDefinition(change.before, around),
@@ -167,11 +172,11 @@ class Upgrade {
   }
 
   /** A view may come with its project and board in one patch. */
-  #around({ project }: View): Surroundings {
+  #around({ project }: View): UpgradeContext {
     const made = this.#made<Project>('project').find((one) => one.id === project)
     const [board] = this.#made<{ id: string; project: string }>('board').filter((one) => one.project === project)
-    const held = surroundingsIn(this.reader, project)
-    return { due: made?.uses.due ?? held.due, board: (board?.id as Surroundings['board']) ?? held.board }
+    const held = upgradeContextOf(this.reader, project)
+    return { due: made?.uses.due ?? held.due, board: (board?.id as UpgradeContext['board']) ?? held.board }
   }
 }
 
@@ -207,7 +212,7 @@ const limitOf = (column: string, most: number) => ({ id: limitId(column), column
 /** The only change that version 1 made of a board: the limit of a column. */
 function limitsChanged(before: readonly ColumnV1[], after: readonly ColumnV1[]): Change[] {
   return after.flatMap(({ id, limit }): Change[] => {
-    const last = before.find((one) => one.id === id)?.limit ?? null
+    const last = before.find((column) => column.id === id)?.limit ?? null
     if (last === limit) return []
     const of = { entity: 'limit' as const, id: limitId(id) }
     if (last !== null && limit !== null) return [{ ...of, field: 'most', before: last, after: limit }]

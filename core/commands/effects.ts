@@ -58,7 +58,7 @@ const viewsThatName = (reader: Reader, ids: ReadonlySet<string>): string[] =>
 
 function queuesOf(reader: Reader, patch: Patch): string[] {
   const people = new Set<string>()
-  for (const id of new Set(patch.flatMap((one) => (one.entity === 'item' ? [one.id] : [])))) {
+  for (const id of new Set(patch.flatMap((change) => (change.entity === 'item' ? [change.id] : [])))) {
     const item = reader.maybe('item', id)
     if (item) for (const person of turnOf(reader, item).people) people.add(person)
   }

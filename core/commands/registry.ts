@@ -49,9 +49,9 @@ export type BareCommand = WithoutHead<Command>
 export const commandOf = (id: CommandId, bare: BareCommand): Command =>
   ({ id, v: definitionOf(bare.type)?.v, ...bare }) as Command
 
-const byType = new Map<string, Definition>(definitions.map((one) => [one.type, one]))
+const byType = new Map<string, Definition>(definitions.map((definition) => [definition.type, definition]))
 /** The types of all commands. */
-export const commandTypes: readonly CommandType[] = definitions.map((one) => one.type)
+export const commandTypes: readonly CommandType[] = definitions.map((definition) => definition.type)
 
 /** The definition with its body type widened; a command's type has chosen it, so the body is of its kind. */
 export function definitionOf(type: string): CommandDefinition<string, unknown> | undefined {

@@ -97,7 +97,7 @@ class Reverting {
   /** The made items that go: not touched since, and with nothing left inside them. */
   #findUnmade(): void {
     const made = this.entry.patch.filter(
-      (one) => one.entity === 'item' && one.field === '*' && !isSetChange(one) && one.after,
+      (change) => change.entity === 'item' && change.field === '*' && !isSetChange(change) && change.after,
     )
     for (const change of made) {
       const now = this.reader.maybe('item', change.id)
@@ -156,7 +156,7 @@ class Reverting {
     const item = this.reader.maybe('item', id)
     if (!item) return this.#leave({ entity: 'item', id, field: '*', before: null, after: null })
     const before = this.#patch.length
-    const statusChanges = changes.filter((one) => statusColumns.has(one.field))
+    const statusChanges = changes.filter((change) => statusColumns.has(change.field))
     if (statusChanges.length) this.#revertStatus(item, statusChanges)
     for (const change of changes)
       if (!statusColumns.has(change.field) && !stampColumns.has(change.field)) this.#revertValue(item, change)
@@ -166,11 +166,12 @@ class Reverting {
   /** Takes the stay back where no later change of status followed; else an ordinary move, if it still stands there. */
   #revertStatus(item: Item, changes: Change[]): void {
     const of = (field: string) =>
-      changes.find((one) => one.field === field && !isSetChange(one)) as { before: unknown; after: unknown } | undefined
+      changes.find((change) => change.field === field && !isSetChange(change)) as
+        { before: unknown; after: unknown } | undefined
     if (of('stay')?.after === item.stay) {
       this.#patch.push(...changes.map(invertChange))
       const stays = this.entry.patch.filter(
-        (one) => one.entity === 'stay' && (one.id === item.stay || one.id === of('stay')?.before),
+        (change) => change.entity === 'stay' && (change.id === item.stay || change.id === of('stay')?.before),
       )
       this.#patch.push(...stays.map(invertChange).reverse())
     } else if (of('status') && item.status === of('status')?.after)
@@ -225,7 +226,7 @@ class Reverting {
     const used = new Set<string>()
     for (const item of this.reader.all('item'))
       if (!this.#unmade.has(item.id)) for (const named of idsNeeded('item', item)) used.add(named.id)
-    const made = new Set(this.entry.patch.flatMap((one) => (one.field === '*' ? [one.id] : [])))
+    const made = new Set(this.entry.patch.flatMap((change) => (change.field === '*' ? [change.id] : [])))
     for (const entity of entitiesHeld('directory'))
       for (const record of this.reader.all(entity))
         if (!made.has(record.id)) for (const named of idsNeeded(entity, record as never)) used.add(named.id)

@@ -46,7 +46,7 @@ describe('every fact', () => {
   it('has a file, a name of its own and the label that the table of facts says', () => {
     expect(Object.keys(automaticFacts).sort()).toEqual([...automaticFactNames].sort())
     const { state, project } = smallWorkspace()
-    const names = factsOf(state, project).map((one) => one.name)
+    const names = factsOf(state, project).map((fact) => fact.name)
     expect(names).toEqual([...new Set(names)])
   })
 

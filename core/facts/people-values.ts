@@ -6,7 +6,7 @@ import type { NamedValue } from './contract'
 export const peopleValues = (reader: Reader): NamedValue[] => [
   { id: 'me', name: 'you', is: 'word', typed: 'me' },
   { id: 'craft', name: 'your team', is: 'word', typed: 'my team' },
-  ...[...reader.all('person')].map((one): NamedValue => ({ id: one.id, name: one.name, is: 'person' })),
+  ...[...reader.all('person')].map((person): NamedValue => ({ id: person.id, name: person.name, is: 'person' })),
 ]
 
 /** People in the order of their names; `first` before all of them. */

@@ -54,7 +54,9 @@ export function factOfField(field: Field): Fact {
     ...(type.choices === 'options' && {
       isListed: true,
       values: (reader: Reader) =>
-        reader.optionsOf(field.id).flatMap((one) => (one.archived ? [] : [{ id: one.id, name: one.label }])),
+        reader
+          .optionsOf(field.id)
+          .flatMap((option) => (option.archived ? [] : [{ id: option.id, name: option.label }])),
     }),
     ...(type.choices === 'people' && { values: peopleValues }),
   }

@@ -15,12 +15,12 @@ export interface Viewer {
 export function craftOf(reader: Reader, me: PersonId): readonly string[] {
   const craft = reader.maybe('person', me)?.craft
   if (!craft) return [me]
-  return [...reader.all('person')].filter((one) => one.craft === craft).map((one) => one.id)
+  return [...reader.all('person')].filter((person) => person.craft === craft).map((person) => person.id)
 }
 
 /** The ids that a list of values means to whoever is looking. */
 export const meant = (values: readonly string[], reader: Reader, { me }: Viewer): string[] => [
-  ...new Set(values.flatMap((one) => (one === 'me' ? [me] : one === 'craft' ? craftOf(reader, me) : [one]))),
+  ...new Set(values.flatMap((value) => (value === 'me' ? [me] : value === 'craft' ? craftOf(reader, me) : [value]))),
 ]
 
 /** The day number that a day means under the workspace's clock. */

@@ -103,7 +103,7 @@ describe('an option that was removed', () => {
 
 describe('what fits a condition', () => {
   const meaning = {
-    ids: (values: readonly string[]) => values.map((one) => (one === 'me' ? 'p1' : one)),
+    ids: (values: readonly string[]) => values.map((value) => (value === 'me' ? 'p1' : value)),
     day: () => '2026-11-25',
   }
   it.each([

@@ -34,8 +34,8 @@ export const addItems = defineCommand({
   type: 'items.add',
   v: 1,
   body: z.object({ items: list(newItem, 1000, 1) }),
-  projects: (_reader, body) => [...new Set(body.items.map((one) => one.project))],
-  check: (reader, body, context) => firstProblem(body.items, (one) => checkNewItem(reader, one, context)),
+  projects: (_reader, body) => [...new Set(body.items.map((item) => item.project))],
+  check: (reader, body, context) => firstProblem(body.items, (item) => checkNewItem(reader, item, context)),
   apply(reader, body, context) {
     const stays = new StayIds(context.command)
     const numbers = new Map<string, number>()

@@ -22,7 +22,7 @@ const field = (name: string): Field => fieldsOf(small.state, small.project.id).f
 const option = (name: string, i: number): string => small.state.optionsOf(field(name).id)[i]!.id
 const day = (date: string) => `<${date}>`
 const told = (type: string, ...changes: Partial<Change & { before: unknown; after: unknown }>[]) =>
-  sentencesOf(small.state, { type, patch: changes.map((one) => ({ entity: 'item', id: item, ...one })) as Change[] }, item, day) // prettier-ignore
+  sentencesOf(small.state, { type, patch: changes.map((change) => ({ entity: 'item', id: item, ...change })) as Change[] }, item, day) // prettier-ignore
 const set = (name: string, before: unknown, after: unknown) =>
   told('items.set', { field: field(name).id, before, after })
 

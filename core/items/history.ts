@@ -6,17 +6,17 @@ import type { Value } from '../fields/contract'
 import { fieldContext, itemKey, type Reader } from '../model/reader'
 import { isItemColumn, type Field } from '../model/records'
 
-/** Columns of which a person is told; the others follow from them. */
-const told = ['title', 'kind', 'parent', 'archived'] as const
+/** Columns that a person is shown; the others follow from them. */
+const shownColumns = ['title', 'kind', 'parent', 'archived'] as const
 
 type Day = (date: string) => string
 
 /** What an entry did to one item, as sentences without who and when: `moved it from Noted to In hand`. */
 export function sentencesOf(reader: Reader, entry: Pick<Entry, 'patch' | 'type'>, item: string, day: Day): string[] {
   const sentences = entry.patch
-    .filter((one) => one.entity === 'item' && one.id === item)
-    .flatMap((one) => sentenceOf(reader, one, day))
-  return entry.type === 'revert' ? sentences.map((one) => `undid this: ${one}`) : sentences
+    .filter((change) => change.entity === 'item' && change.id === item)
+    .flatMap((change) => sentenceOf(reader, change, day))
+  return entry.type === 'revert' ? sentences.map((sentence) => `undid this: ${sentence}`) : sentences
 }
 
 function sentenceOf(reader: Reader, change: Change, day: Day): string[] {
@@ -26,14 +26,14 @@ function sentenceOf(reader: Reader, change: Change, day: Day): string[] {
   if (field === 'status')
     return [`moved it from ${statusName(reader, change.before)} to ${statusName(reader, change.after)}`]
   if (field === 'rank') return ['moved it in the order']
-  if ((told as readonly string[]).includes(field))
-    return [columnSentence(reader, field as (typeof told)[number], change)]
+  if ((shownColumns as readonly string[]).includes(field))
+    return [columnSentence(reader, field as (typeof shownColumns)[number], change)]
   return isItemColumn(field) ? [] : valueSentences(reader, change, day)
 }
 
 function columnSentence(
   reader: Reader,
-  field: (typeof told)[number],
+  field: (typeof shownColumns)[number],
   { before, after }: { before: unknown; after: unknown },
 ): string {
   if (field === 'title') return `renamed it from “${String(before)}”`
@@ -85,14 +85,14 @@ export function nameOf(reader: Reader, type: string, patch: readonly Change[]): 
 
 const many = (n: number): string => `${n} ${n === 1 ? 'item' : 'items'}`
 const isWorthNaming = (field: string): boolean =>
-  !isItemColumn(field) || field === 'status' || field === 'rank' || (told as readonly string[]).includes(field)
+  !isItemColumn(field) || field === 'status' || field === 'rank' || (shownColumns as readonly string[]).includes(field)
 const label = (reader: Reader, change: Change | undefined): string => {
   const item = change && reader.maybe('item', change.id)
   return item ? (item.number ? itemKey(reader, item) : `“${item.title}”`) : ''
 }
 /** What an entry that is about no item did, by its first change. */
 function nameOfOther(reader: Reader, patch: readonly Change[]): string {
-  const first = patch.find((one) => one.entity === 'project') ?? patch[0]
+  const first = patch.find((change) => change.entity === 'project') ?? patch[0]
   if (first?.entity === 'limit') return 'changing a limit'
   if (first?.entity !== 'view' && first?.entity !== 'project') return 'a change'
   const isWhole = first.field === '*' && !isSetChange(first)

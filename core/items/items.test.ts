@@ -36,7 +36,7 @@ class Table {
   item = (id: ItemId): Item => must(this.small.state.maybe('item', id), 'item')
   field = (name: string) =>
     must(
-      fieldsOf(this.small.state, this.small.project.id).find((one) => one.name === name),
+      fieldsOf(this.small.state, this.small.project.id).find((field) => field.name === name),
       name,
     )
   move = (item: ItemId, to: number, by = this.me) =>
@@ -53,7 +53,7 @@ class Table {
   order = () =>
     [...this.small.state.itemsOf(this.small.project.id)]
       .sort((a, b) => (a.rank < b.rank ? -1 : 1))
-      .map((one) => one.title)
+      .map((item) => item.title)
 }
 
 describe('adding', () => {

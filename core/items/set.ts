@@ -38,10 +38,10 @@ export const setValues = defineCommand({
   check: (reader, body, context) =>
     firstProblem(
       body.items,
-      (one) =>
-        checkItem(reader, one.item, context) ??
-        firstProblem(Object.entries(one.set), ([key, setting]) =>
-          checkSetting(reader, must(reader.maybe('item', one.item), 'item'), key, setting),
+      (item) =>
+        checkItem(reader, item.item, context) ??
+        firstProblem(Object.entries(item.set), ([key, setting]) =>
+          checkSetting(reader, must(reader.maybe('item', item.item), 'item'), key, setting),
         ),
     ),
   apply(reader, body, context) {

@@ -17,7 +17,7 @@ type AboutFact = Extract<Condition, { about: 'fact' }>
 /** What a fact is called; *a removed field* where there is none any more. */
 export const factName = ({ reader, project }: Wording, ref: FactRef): string => {
   const key = maybeFact(reader, project.id, ref)?.key
-  return namedFacts(reader, project).find((one) => one.id === key)?.words ?? 'a removed field'
+  return namedFacts(reader, project).find((fact) => fact.id === key)?.words ?? 'a removed field'
 }
 
 function valueNames(wording: Wording, ref: FactRef, ids: readonly string[]): string[] {
@@ -67,7 +67,7 @@ export function conditionWords(condition: Condition, wording: Wording): string {
   }
 }
 const insideWords = (conditions: readonly Condition[], wording: Wording): string =>
-  conditions.map((one) => conditionWords(one, wording)).join('; ')
+  conditions.map((condition) => conditionWords(condition, wording)).join('; ')
 
 /** Whether *not* is said within the phrase itself. */
 const isSaidNegated = ({ is }: FactTest): boolean => is !== 'empty' && is !== 'filled'
@@ -319,7 +319,7 @@ const optionsSaid = 3
 function readName(at: TextCursor, strictly: boolean): Condition | undefined {
   const placeOf = (fact: Fact) =>
     fact.field ? (fact.isListed ? optionsSaid : 0) : (fact.automatic?.words?.saidAlone ?? 0)
-  const facts = at.facts.map((one) => one.fact).filter(placeOf)
+  const facts = at.facts.map((fact) => fact.fact).filter(placeOf)
   for (const { ref } of facts.sort((a, b) => placeOf(a) - placeOf(b))) {
     const values = at.several(() => at.value(ref, strictly), at.or)
     if (values) return asked(ref, anyOf(values))

@@ -51,30 +51,30 @@ export type NamedFact = Named & { readonly fact: Fact }
 /** The project's facts, by the names they are said by; automatic ones come first where a field has the same name. */
 export function namedFacts(reader: Reader, project: Project): NamedFact[] {
   const facts = factsOf(reader, project).filter((fact) => !fact.automatic?.isForSortingOnly)
-  const automaticFirst = [...facts.filter((one) => one.automatic), ...facts.filter((one) => one.field)]
+  const automaticFirst = [...facts.filter((fact) => fact.automatic), ...facts.filter((fact) => fact.field)]
   const names = apart(automaticFirst.map(({ key, name }) => ({ id: key, name })))
-  return names.map((one, i) => ({ ...one, fact: automaticFirst[i]! }))
+  return names.map((named, i) => ({ ...named, fact: automaticFirst[i]! }))
 }
 
 /** People, by given names too where these are clear. */
 function withGivenNames(all: readonly Named[], people: ReadonlySet<string>): Named[] {
-  const given = (one: Named) => one.name.split(/\s/)[0]!.toLowerCase()
-  const isClear = (one: Named) => all.filter((other) => given(other) === given(one)).length === 1
-  return all.map((one) =>
-    people.has(one.id) && isPlain(given(one)) && isClear(one) ? { ...one, short: given(one) } : one,
+  const given = (named: Named) => named.name.split(/\s/)[0]!.toLowerCase()
+  const isClear = (named: Named) => all.filter((other) => given(other) === given(named)).length === 1
+  return all.map((named) =>
+    people.has(named.id) && isPlain(given(named)) && isClear(named) ? { ...named, short: given(named) } : named,
   )
 }
 
 /** The values that a fact can have, where these are things with names. */
 export function namedValues(reader: Reader, project: Project, ref: FactRef): Named[] {
   const all: readonly NamedValue[] = maybeFact(reader, project.id, ref)?.values?.(reader, project) ?? []
-  const people = new Set(all.filter((one) => one.is === 'person').map((one) => one.id))
+  const people = new Set(all.filter((value) => value.is === 'person').map((value) => value.id))
   return [
     // What the language itself says is not quoted.
     ...all
-      .filter((one) => one.is === 'word')
+      .filter((value) => value.is === 'word')
       .map(({ id, name, typed }) => ({ id, name, words: name, ...(typed && { short: typed }) })),
-    ...withGivenNames(apart(all.filter((one) => one.is !== 'word')), people),
+    ...withGivenNames(apart(all.filter((value) => value.is !== 'word')), people),
   ]
 }
 

@@ -76,7 +76,7 @@ export const phraseKinds: { readonly [N in OtherName]: PhraseKind<Extract<OtherP
     read(at) {
       if (!at.eatAny('showing', 'show')) return undefined
       if (at.eat('titles only')) return { says: 'show', show: [] }
-      const fields = at.facts.filter((one) => one.fact.field)
+      const fields = at.facts.filter((fact) => fact.fact.field)
       const show = at.several(() => at.named(fields)?.id as FieldId | undefined, andAt(at))
       return show && { says: 'show', show }
     },
@@ -87,7 +87,7 @@ export const phraseKinds: { readonly [N in OtherName]: PhraseKind<Extract<OtherP
     words: ({ totals, layout }, wording) =>
       totals.length && layouts[layout].phrases.includes('totals')
         ? listed(
-            totals.map((one) => totalWords(one, wording)),
+            totals.map((total) => totalWords(total, wording)),
             'and',
           )
         : undefined,

@@ -51,7 +51,7 @@ function renamed(pool: readonly string[]): Small {
 
 const random = randomOf(smallWorkspace())
 const fieldIds = fieldsOf(smallWorkspace().state, smallWorkspace().project.id).map((one) => one.id)
-const statusIds = statusesOf(smallWorkspace().state, smallWorkspace().project.id).map((one) => one.id as string)
+const statusIds = statusesOf(smallWorkspace().state, smallWorkspace().project.id).map((status) => status.id as string)
 const boardId = [...smallWorkspace().state.all('board')][0]!.id
 const definitions = fc.record({ view: random.view, show: fc.subarray(fieldIds), isBoard: fc.boolean() }).map(
   ({ view, show, isBoard }): ViewDefinition =>
@@ -132,10 +132,10 @@ describe('the sentence', () => {
       totals: [{ name: 'count' }, { name: 'sum', of: fieldRef(uses.effort!) }],
     } // prettier-ignore
     const said = sentenceOf(view, wording)
-    expect(said.map((one) => one.words).join('')).toBe(
+    expect(said.map((piece) => piece.words).join('')).toBe(
       'Items as a table, by week of due then status with empty groups, where the status is Noted or Ready and it’s your turn and you or Imke is on it and it isn’t finished and due is this week, soonest due first, then sorted by title in reverse, showing assignees and due, with count and sum of effort. and …',
     )
-    expect(said.flatMap((one) => ('phrase' in one ? one.phrase : []))).toEqual([
+    expect(said.flatMap((piece) => ('phrase' in piece ? piece.phrase : []))).toEqual([
       'layout', 'group', 'where:0', 'where:1', 'where:2', 'where:3', 'where:4', 'sort', 'show', 'totals', 'more',
     ]) // prettier-ignore
   })

@@ -51,7 +51,7 @@ export function why(context: ViewContext, view: ViewDefinition, row: number, wor
   return {
     isIn,
     isArchived,
-    reasons: [...view.where.map(of), ...hidden.map((one) => of(one, -1)).filter((one) => !one.holds)],
+    reasons: [...view.where.map(of), ...hidden.map((condition) => of(condition, -1)).filter((reason) => !reason.holds)],
     groups: isIn && plan.axes.length ? pathsOf(plan.axes, row) : [],
   }
 }

@@ -51,7 +51,10 @@ export const board: Layout<'board', BoardAnswer> = {
   },
   mapLists: (answer, map) => ({
     ...answer,
-    columns: answer.columns.map((one) => ({ ...one, stretch: map(one.column, one.stretch) as Stretch<Row> })),
+    columns: answer.columns.map((column) => ({
+      ...column,
+      stretch: map(column.column, column.stretch) as Stretch<Row>,
+    })),
   }),
 }
 

@@ -16,7 +16,7 @@ import type { TableAnswer } from './table'
 const dice = fc.tuple(fc.nat(1000), fc.nat(1000), fc.nat(1000)) as fc.Arbitrary<Dice>
 const rolls = fc.array(dice, { minLength: 5, maxLength: 40 })
 const viewIn = ({ state, project }: Small, layout: ViewDefinition['layout']): ViewDefinition =>
-  must([...state.all('view')].find((one) => one.project === project.id && one.definition.layout === layout), layout).definition // prettier-ignore
+  must([...state.all('view')].find((view) => view.project === project.id && view.definition.layout === layout), layout).definition // prettier-ignore
 
 /** The answer of a view of which `window` is handed out. */
 function answerOf(
@@ -110,7 +110,9 @@ describe('a board', () => {
         const board = must(boardsOf(state, project.id)[0], 'board')
         const answer = answerOf(small, definition) as BoardAnswer
         const listed = [...state.itemsOf(project.id)].filter((item) => !item.archived)
-        expect(answer.columns.map((one) => one.column)).toEqual(columnsOf(state, board.id).map((one) => one.id))
+        expect(answer.columns.map((column) => column.column)).toEqual(
+          columnsOf(state, board.id).map((column) => column.id),
+        )
         for (const { column, held, shown, stretch } of answer.columns) {
           const statuses = new Set(heldBy(state, column).map((one) => one.status))
           const its = listed.filter((item) => statuses.has(item.status)).sort((a, b) => (a.rank < b.rank ? -1 : 1))
@@ -132,6 +134,8 @@ describe('a board', () => {
     const whole = answerOf(small, viewIn(small, 'board')) as BoardAnswer
     const none = { ...viewIn(small, 'board'), where: [{ about: 'fact', fact: { fact: 'title' }, test: { is: 'has', words: 'no such words' } }] } // prettier-ignore
     const narrowed = answerOf(small, none as ViewDefinition) as BoardAnswer
-    expect(narrowed.columns.map((one) => [one.held, one.shown])).toEqual(whole.columns.map((one) => [one.held, 0]))
+    expect(narrowed.columns.map((column) => [column.held, column.shown])).toEqual(
+      whole.columns.map((column) => [column.held, 0]),
+    )
   })
 })

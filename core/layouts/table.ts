@@ -25,7 +25,7 @@ export const table: Layout<'table', TableAnswer> = {
   question: (_reader, { where, group, sort, totals }) => ({ where, group, sort, totals }),
   answer({ live, folded, totals, sums, window, rowAt }) {
     const blocks = blocksOf(live.groups, folded, totals.length)
-    const lines = blocks.reduce((sum, one) => sum + lengthOf(one), 0)
+    const lines = blocks.reduce((sum, block) => sum + lengthOf(block), 0)
     const [from, to] = window('', lines)
     return { layout: 'table', sums, totals, lines, stretch: { from, rows: linesOf(blocks, from, to, rowAt) } }
   },

@@ -101,7 +101,7 @@ export function mapDefinition(definition: ViewDefinition, map: MapId): ViewDefin
   return {
     ...definition,
     ...own,
-    where: definition.where.map((one) => mapCondition(one, map)),
+    where: definition.where.map((condition) => mapCondition(condition, map)),
     sort: definition.sort.map((key) => ({ ...key, by: mapFact(key.by, map) })),
     group: definition.group.map((key) => ({
       ...key,

@@ -78,7 +78,7 @@ export const limitId = (column: string): Limit['id'] => tieId<'limit'>(column, '
 export function heldBy(reader: Reader, column: string): ColumnStatus[] {
   const rankOf = (one: ColumnStatus) => reader.maybe('status', one.status)?.rank ?? ''
   return [...reader.all('columnStatus')]
-    .filter((one) => one.column === column)
+    .filter((held) => held.column === column)
     .sort((a, b) => compareRanked({ id: a.id, rank: rankOf(a) }, { id: b.id, rank: rankOf(b) }))
 }
 

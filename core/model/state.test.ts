@@ -30,7 +30,7 @@ describe('items in columns', () => {
         const byId = (items: Iterable<Item>) => [...items].sort((a, b) => (a.id < b.id ? -1 : 1))
         expect(byId(state.itemsOf(project.id))).toEqual(byId(plain.values()))
         expect(state.count('item')).toBe(plain.size)
-        expect(table.listedCount).toBe([...plain.values()].filter((one) => !one.archived).length)
+        expect(table.listedCount).toBe([...plain.values()].filter((item) => !item.archived).length)
         for (const item of plain.values()) {
           const inside = [...plain.values()].filter((one) => one.parent === item.id).map((one) => one.id)
           expect([...state.childrenOf(item.id)].map((one) => one.id).sort()).toEqual(inside.sort())
@@ -40,7 +40,7 @@ describe('items in columns', () => {
         const ranked = [...plain.values()].sort((a, b) =>
           a.rank < b.rank ? -1 : a.rank > b.rank ? 1 : a.id < b.id ? -1 : 1,
         )
-        expect(Array.from(order.subarray(0, n), (row) => table.ids[row])).toEqual(ranked.map((one) => one.id))
+        expect(Array.from(order.subarray(0, n), (row) => table.ids[row])).toEqual(ranked.map((item) => item.id))
       }),
       { numRuns: 400 },
     )

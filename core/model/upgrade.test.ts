@@ -4,11 +4,11 @@ import { judge } from '../commands/registry'
 import { boardsOf } from './reader'
 import { command as commandOf, contextOf, smallWorkspace } from '../test-kit/workspace'
 import { viewDefinition } from './definition'
-import { surroundingsIn, upgradeDefinition } from './upgrade'
+import { upgradeContextOf, upgradeDefinition } from './upgrade'
 
 const { state, project, people, ids } = smallWorkspace()
-const [table] = [...state.all('view')].filter((one) => one.definition.layout === 'table')
-const around = surroundingsIn(state, project.id)
+const [table] = [...state.all('view')].filter((view) => view.definition.layout === 'table')
+const around = upgradeContextOf(state, project.id)
 const old = (where: object[]) => ({ v: 1, layout: 'table', where, sort: [{ by: 'rank', down: false }], show: [] })
 const due = { fact: 'field', field: project.uses.due }
 

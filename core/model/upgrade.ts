@@ -6,7 +6,7 @@ import { boardsOf, type Reader } from './reader'
 import type { Condition, FactRef, FactTest, ProjectId, ViewDefinition } from './records'
 
 /** What a definition of an earlier version leaves to its project. */
-export interface Surroundings {
+export interface UpgradeContext {
   /** The field that a phrase of version 1 means by *due*. */
   readonly due: FieldId | null
   /** The board that a board view of versions 1 and 2 draws. */
@@ -54,19 +54,27 @@ interface TotalV2 {
  * A stored definition of any version as one of today's. What it says is not checked: whoever reads it from outside parses
  * it afterwards.
  */
-export function upgradeDefinition(definition: unknown, around: Surroundings): ViewDefinition {
+export function upgradeDefinition(definition: unknown, around: UpgradeContext): ViewDefinition {
   const kept = definition as DefinitionV1 | DefinitionV2 | ViewDefinition
   if (kept.v === 3) return kept
   return fromV2(kept.v === 1 ? fromV1(kept, around.due) : kept, around.board)
 }
 
 /** What an earlier definition leaves to a project that is held. */
-export function surroundingsIn(reader: Reader, project: ProjectId): Surroundings {
+export function upgradeContextOf(reader: Reader, project: ProjectId): UpgradeContext {
   return { due: reader.maybe('project', project)?.uses.due ?? null, board: boardsOf(reader, project)[0]?.id }
 }
 
 function fromV1({ layout, where, sort, show }: DefinitionV1, due: FieldId | null): DefinitionV2 {
-  return { v: 2, layout, where: where.flatMap((one) => conditionOf(one, due) ?? []), group: [], sort, totals: [], show }
+  return {
+    v: 2,
+    layout,
+    where: where.flatMap((condition) => conditionOf(condition, due) ?? []),
+    group: [],
+    sort,
+    totals: [],
+    show,
+  }
 }
 
 function conditionOf(old: ConditionV1, due: FieldId | null): ConditionV2 | undefined {

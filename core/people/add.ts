@@ -18,8 +18,8 @@ export const addPeople = defineCommand({
   projects: () => [],
   check: (reader, { people, members }, context) =>
     refusal(reader, context.by, 'manage people') ??
-    firstProblem(people, (one) => checkPerson(reader, one, context)) ??
-    firstProblem(members, (one) => checkMember(reader, one, context)),
+    firstProblem(people, (person) => checkPerson(reader, person, context)) ??
+    firstProblem(members, (member) => checkMember(reader, member, context)),
   apply: (reader, body) =>
     applied([
       ...body.people.map((person) => makes('person', person)),

@@ -28,22 +28,29 @@ describe('the starter pattern', () => {
     run(small.state, start(body), small.people.lead.id)
     const id = body.project.id
     const statuses = statusesOf(small.state, id)
-    expect(statuses.map((one) => one.phase)).toEqual(['waiting', 'waiting', 'active', 'active', 'finished', 'dropped'])
+    expect(statuses.map((status) => status.phase)).toEqual([
+      'waiting',
+      'waiting',
+      'active',
+      'active',
+      'finished',
+      'dropped',
+    ])
     // Where it is checked, it is the reviewer's turn; everywhere else the assignees'.
     const reviewer = body.project.uses.reviewer
-    const turns = statuses.map((one) => maybeStep(small.state, body.workflows[0]!.id, one.id)?.turn)
+    const turns = statuses.map((status) => maybeStep(small.state, body.workflows[0]!.id, status.id)?.turn)
     const usual = { of: 'assignees' }
     expect(turns).toEqual([usual, usual, usual, { of: 'field', field: reviewer }, usual, usual])
-    expect(fieldsOf(small.state, id).map((one) => one.type)).toContain('people')
+    expect(fieldsOf(small.state, id).map((field) => field.type)).toContain('people')
     for (const field of Object.values(body.project.uses))
       if (field) expect(small.state.maybe('field', field)?.project).toBe(id)
     expect(kindsOf(small.state, id)).toHaveLength(1)
     // Every status is in one column of the board.
     const columns = columnsOf(small.state, must(boardsOf(small.state, id)[0], 'board').id)
-    const held = columns.flatMap((one) => heldBy(small.state, one.id)).map((one) => one.status)
-    expect([...held].sort()).toEqual(statuses.map((one) => one.id).sort())
-    const views = [...small.state.all('view')].filter((one) => one.project === id)
-    expect(views.map((one) => one.definition.layout).sort()).toEqual(['board', 'table'])
+    const held = columns.flatMap((column) => heldBy(small.state, column.id)).map((one) => one.status)
+    expect([...held].sort()).toEqual(statuses.map((status) => status.id).sort())
+    const views = [...small.state.all('view')].filter((view) => view.project === id)
+    expect(views.map((view) => view.definition.layout).sort()).toEqual(['board', 'table'])
   })
 
   it('gives every thing an id of its own', () => {

@@ -21,8 +21,8 @@ export function countEach(asking: QueryContext, { project, others, conditions }:
   const context = viewContext(asking.state, project, viewerOf(asking))
   const rows = rowsMeeting({ context, test: compileAll(context, others) })
   const kept = new Int32Array(rows.length)
-  return conditions.map((one) => {
-    const test = compile(context, one)
+  return conditions.map((condition) => {
+    const test = compile(context, condition)
     return test ? keepTested(test.test, rows, rows.length, kept) : rows.length
   })
 }

@@ -1,7 +1,7 @@
 import * as z from 'zod/mini'
 import { viewDefinition } from '../model/definition'
 import type { ViewDefinition } from '../model/records'
-import { surroundingsIn, upgradeDefinition } from '../model/upgrade'
+import { upgradeContextOf, upgradeDefinition } from '../model/upgrade'
 import { askedQuery } from './contract'
 
 const kept = z.record(z.string(), z.looseObject({ v: z.number() }))
@@ -12,7 +12,7 @@ export const drafts = askedQuery<{ readonly kept: string }, Record<string, ViewD
   return Object.fromEntries(
     all.flatMap(([id, definition]) => {
       const view = state.maybe('view', id)
-      const around = view ? surroundingsIn(state, view.project) : { due: null, board: undefined }
+      const around = view ? upgradeContextOf(state, view.project) : { due: null, board: undefined }
       const read = viewDefinition.safeParse(upgradeDefinition(definition, around))
       return read.success ? [[id, read.data as ViewDefinition]] : []
     }),

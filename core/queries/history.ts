@@ -24,12 +24,12 @@ export interface HistoryAnswer {
 
 /** An item's history as sentences, newest first. */
 export const history = askedQuery<HistoryInput, HistoryAnswer>(async (context, { item, before }) => {
-  const told = await context.server?.history(item, before)
-  const entries = (told?.entries ?? []).map((entry) => ({
+  const stored = await context.server?.history(item, before)
+  const entries = (stored?.entries ?? []).map((entry) => ({
     sequence: entry.sequence,
     by: entry.by,
     at: entry.at,
     sentences: sentencesOf(context.state, entry, item, dayIn(context)),
   }))
-  return { entries: entries.filter((one) => one.sentences.length), more: told?.more ?? false }
+  return { entries: entries.filter((entry) => entry.sentences.length), more: stored?.more ?? false }
 })

@@ -35,7 +35,7 @@ let small: Small
 let context: QueryContext
 let table: View
 let board: View
-const statusId = (name: string) => statusesOf(small.state, small.project.id).find((one) => one.name === name)!.id
+const statusId = (name: string) => statusesOf(small.state, small.project.id).find((status) => status.name === name)!.id
 const first = () => statusesOf(small.state, small.project.id)[0]!
 
 /** Adds items with these titles to the end of the project; gives their ids. */
@@ -50,7 +50,7 @@ function add(
   })) // prettier-ignore
   for (let i = 0; i < items.length; i += 1000)
     run(state, { id: ids.command(), type: 'items.add', v: 1, items: items.slice(i, i + 1000) }, people.owner.id)
-  return items.map((one) => one.item)
+  return items.map((item) => item.item)
 }
 function changed(...items: string[]): ChangeSet {
   const changes = new ChangeSet()
@@ -68,8 +68,8 @@ beforeEach(() => {
   small = smallWorkspace()
   context = { state: small.state, me: small.people.owner.id, today: () => today }
   const views = [...small.state.all('view')]
-  table = views.find((one) => one.definition.layout === 'table')!
-  board = views.find((one) => one.definition.layout === 'board')!
+  table = views.find((view) => view.definition.layout === 'table')!
+  board = views.find((view) => view.definition.layout === 'board')!
 })
 
 describe('a view that is watched', () => {
@@ -175,7 +175,7 @@ describe('a view that is watched', () => {
 
   it('says groups with heads before their items, their totals in turn, and folded ones by their heads alone', () => {
     const { need, effort } = small.project.uses
-    const [must, should] = small.state.optionsOf(need!).map((one) => one.id)
+    const [must, should] = small.state.optionsOf(need!).map((option) => option.id)
     add(['a', 'b'], { values: { [need!]: must, [effort!]: 150 } })
     add(['c'], { values: { [need!]: should, [effort!]: 50 } })
     add(['d'])
@@ -192,7 +192,7 @@ describe('a view that is watched', () => {
   })
 
   it('shows an item in each of its groups, and counts it once', () => {
-    const tags = fieldsOf(small.state, small.project.id).find((one) => one.name === 'tags')!
+    const tags = fieldsOf(small.state, small.project.id).find((field) => field.name === 'tags')!
     const [one, two] = small.state.optionsOf(tags.id).map((option) => option.id as string)
     add(['both'], { values: { [tags.id]: [one!, two!].sort() } })
     const watched = watchOf(table, { ...table.definition, group: [{ by: fieldRef(tags.id) }] })
@@ -268,7 +268,7 @@ describe('other questions', () => {
     const assignees = small.project.uses.assignees!
     add(['a', 'b'], { values: { [assignees]: [context.me] } })
     add(['c'])
-    expect(fieldsOf(small.state, small.project.id).some((one) => one.id === assignees)).toBe(true)
+    expect(fieldsOf(small.state, small.project.id).some((field) => field.id === assignees)).toBe(true)
     const counts = async (fact: FactRef) =>
       ask(context, 'valueCounts', { project: small.project.id, others: table.definition.where, fact })
     expect(await counts({ fact: 'status' })).toEqual({ total: 3, empty: 0, values: { [statusId(first().name)]: 3 } })

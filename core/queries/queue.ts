@@ -24,7 +24,8 @@ export const queue = watchedQuery<undefined, QueueAnswer>((context) =>
 
 function answer({ state, me, today }: QueryContext): QueueAnswer {
   const found = queueOf(state, me, today())
-  const rows = (part: readonly QueueEntry[]) => part.map((one) => rowWithPath(state, today(), one.item, one.waitsFor))
+  const rows = (part: readonly QueueEntry[]) =>
+    part.map((entry) => rowWithPath(state, today(), entry.item, entry.waitsFor))
   const led = projectsInOrder(state).filter((project) => may(state, personActor(me), 'set up project', project.id))
   const nobodys = led.length ? nobodysTurn(state, led).map((item) => rowWithPath(state, today(), item)) : undefined
   return { now: rows(found.now), next: rows(found.next), waits: rows(found.waits), nobodys }

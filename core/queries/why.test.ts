@@ -79,7 +79,7 @@ it('typed words come with how many items each would leave beside the phrases the
   const where = [fact('title', { is: 'has', words: 'd' })]
   const read = async (text: string) => ask(ground, 'typedWords', { project: small.project.id, where, text })
   const { parts } = await read('active, by status, showing due, as a board, count')
-  expect(parts.map((one) => [one.words, one.count])).toEqual([
+  expect(parts.map((part) => [part.words, part.count])).toEqual([
     ['it’s active', 1], ['by status', undefined], ['showing due', undefined], ['as a board by status', undefined], ['with count', undefined],
   ]) // prettier-ignore
   expect(await read('gibberish')).toEqual({ parts: [], left: [{ from: 0, to: 9, words: 'gibberish' }] })

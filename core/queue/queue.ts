@@ -60,8 +60,10 @@ export function queueOf(reader: Reader, person: PersonId, today: PlainDate): Que
 
 /** The projects whose items stand in a person's queue. */
 export function queuedProjects(reader: Reader, person: PersonId): ReadonlyMap<string, Project> {
-  const projects = [...reader.all('project')].filter((one) => !one.archived && maySee(reader, person, one.id))
-  return new Map(projects.map((one) => [one.id, one]))
+  const projects = [...reader.all('project')].filter(
+    (project) => !project.archived && maySee(reader, person, project.id),
+  )
+  return new Map(projects.map((project) => [project.id, project]))
 }
 
 /** The items in whose turn a person is, over all projects, kept item by item. */

@@ -10,7 +10,7 @@ let shared: View
 beforeEach(() => {
   small = smallWorkspace()
   shared = must(
-    [...small.state.all('view')].find((one) => one.definition.layout === 'table'),
+    [...small.state.all('view')].find((view) => view.definition.layout === 'table'),
     'table',
   )
 })

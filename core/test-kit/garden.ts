@@ -62,30 +62,31 @@ export function garden(): Garden {
   const small = smallWorkspace()
   const { state, project, people, ids } = small
   const wording: Wording = { reader: state, project, day: (date) => date }
-  const fieldId = (name: string) => must(fieldsOf(state, project.id).find((one) => one.name === name), name).id // prettier-ignore
+  const fieldId = (name: string) => must(fieldsOf(state, project.id).find((field) => field.name === name), name).id // prettier-ignore
   const idOf = (name: string): string => {
     const statuses = statusesOf(state, project.id)
-    const options = fieldsOf(state, project.id).flatMap((one) => state.optionsOf(one.id))
+    const options = fieldsOf(state, project.id).flatMap((field) => state.optionsOf(field.id))
     const person = Object.values(people).find((one) => one.name === name)
-    const found = person ?? statuses.find((one) => one.name === name) ?? options.find((one) => one.label === name)
+    const found =
+      person ?? statuses.find((status) => status.name === name) ?? options.find((option) => option.label === name)
     return must(found, name).id
   }
   const items: Record<string, Item> = {}
-  sketches.forEach((one, i) => {
+  sketches.forEach((sketch, i) => {
     const set = (field: string, value: unknown) => (value === undefined || value === null ? [] : [[fieldId(field), value]]) // prettier-ignore
     const several = (names: readonly string[] | undefined) => names?.map(idOf).sort()
-    const since = `${one.since ?? '2026-11-23'}T10:00:00.000Z`
+    const since = `${sketch.since ?? '2026-11-23'}T10:00:00.000Z`
     const item = {
-      id: ids.item(), project: project.id, number: i + 1, kind: kindsOf(state, project.id)[0]!.id, title: one.title, status: idOf(one.status ?? 'Noted'),
-      parent: one.inside ? items[one.inside]!.id : null, rank: `a${i}`, siblingRank: `a${i}`, stay: 'x', statusSince: since, started: null,
-      finished: one.status === 'Accepted' || one.status === 'Set aside' ? since : null, archived: one.archived ? since : null,
-      created: `${one.created ?? '2026-11-24'}T08:00:00.000Z`, createdBy: people.owner.id, changed: since, changedBy: people.lead.id,
+      id: ids.item(), project: project.id, number: i + 1, kind: kindsOf(state, project.id)[0]!.id, title: sketch.title, status: idOf(sketch.status ?? 'Noted'),
+      parent: sketch.inside ? items[sketch.inside]!.id : null, rank: `a${i}`, siblingRank: `a${i}`, stay: 'x', statusSince: since, started: null,
+      finished: sketch.status === 'Accepted' || sketch.status === 'Set aside' ? since : null, archived: sketch.archived ? since : null,
+      created: `${sketch.created ?? '2026-11-24'}T08:00:00.000Z`, createdBy: people.owner.id, changed: since, changedBy: people.lead.id,
       values: Object.fromEntries([
-        ...set('assignees', several(one.assignees)), ...set('reviewer', several(one.reviewer ? [one.reviewer] : undefined)), ...set('due', one.due), ...set('effort', one.effort),
-        ...set('need', one.need && idOf(one.need)), ...set('tags', several(one.tags)), ...set('signed off', one.signedOff),
+        ...set('assignees', several(sketch.assignees)), ...set('reviewer', several(sketch.reviewer ? [sketch.reviewer] : undefined)), ...set('due', sketch.due), ...set('effort', sketch.effort),
+        ...set('need', sketch.need && idOf(sketch.need)), ...set('tags', several(sketch.tags)), ...set('signed off', sketch.signedOff),
       ]),
     } as unknown as Item // prettier-ignore
-    items[one.title] = item
+    items[sketch.title] = item
     state.put('item', item.id, item)
   })
   const askedBy = (who: string) => viewContext(state, project.id, { me: idOf(who) as PersonId, today })

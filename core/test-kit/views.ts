@@ -109,7 +109,7 @@ function passes(reader: Reader, item: Item, by: FactRef, test: FactTest, viewer:
     case 'anyOf':
     case 'allOf': {
       const ids = Array.isArray(held) ? held : held === null ? [] : [String(held)]
-      const meant = test.values.flatMap((one) => (one === 'me' ? [viewer.me as string] : one === 'craft' ? craftOf(reader, viewer.me) : [one])) // prettier-ignore
+      const meant = test.values.flatMap((value) => (value === 'me' ? [viewer.me as string] : value === 'craft' ? craftOf(reader, viewer.me) : [value])) // prettier-ignore
       return test.is === 'anyOf' ? meant.some((one) => ids.includes(one)) : meant.every((one) => ids.includes(one))
     }
     case 'has':
@@ -178,14 +178,14 @@ function groupValues(reader: Reader, item: Item, { by, grain = 'day' }: GroupKey
 function placeOf(reader: Reader, project: ProjectId, ref: FactRef, id: string): number {
   const by = factKey(ref)
   const people = () =>
-    [...reader.all('person')].sort((a, b) => compareText(a.name, b.name)).map((one) => one.id as string)
+    [...reader.all('person')].sort((a, b) => compareText(a.name, b.name)).map((person) => person.id as string)
   const field = reader.maybe('field', by)
   const lists: Record<string, () => readonly string[]> = {
-    status: () => statusesOf(reader, project).map((one) => one.id), kind: () => kindsOf(reader, project).map((one) => one.id),
+    status: () => statusesOf(reader, project).map((status) => status.id), kind: () => kindsOf(reader, project).map((kind) => kind.id),
     phase: () => ['waiting', 'active', 'finished', 'dropped'], turn: () => ['nobody', ...people()], people, createdBy: people, changedBy: people,
-    parent: () => [...reader.itemsOf(project)].sort(compareRanked).map((one) => one.id),
+    parent: () => [...reader.itemsOf(project)].sort(compareRanked).map((item) => item.id),
   } // prettier-ignore
-  const list = lists[by]?.() ?? (field?.type === 'people' ? people() : reader.optionsOf(by).map((one) => one.id as string)) // prettier-ignore
+  const list = lists[by]?.() ?? (field?.type === 'people' ? people() : reader.optionsOf(by).map((option) => option.id as string)) // prettier-ignore
   const at = list.indexOf(id)
   return at < 0 ? list.length : at
 }
@@ -236,18 +236,18 @@ export function plainView(
     .filter(
       (item) =>
         !item.archived &&
-        where.every((one) => meets(reader, item, one, viewer)) &&
+        where.every((condition) => meets(reader, item, condition, viewer)) &&
         hidden.every((key) => plainly(reader, item, key.by, viewer) !== null),
     )
     .sort(plainOrder(reader, project, sort, viewer))
   const total = ({ name, of }: Total, its: readonly Item[]): number | null => {
     const held =
-      of === undefined ? [] : its.map((item) => plainly(reader, item, of, viewer)).filter((one) => one !== null)
+      of === undefined ? [] : its.map((item) => plainly(reader, item, of, viewer)).filter((plain) => plain !== null)
     const kind = of === undefined ? undefined : maybeFact(reader, project, of)?.kind
     const isSummed = of?.fact === 'field' && reader.maybe('field', of.field)?.type === 'number'
     const numbers = held.map((one) => (typeof one === 'number' ? one : 1)).sort((a, b) => a - b)
     const sum = (list: readonly number[]) => list.reduce((x, y) => x + y, 0)
-    const all = of === undefined ? [] : items.map((item) => plainly(reader, item, of, viewer)).filter((one) => typeof one === 'number') // prettier-ignore
+    const all = of === undefined ? [] : items.map((item) => plainly(reader, item, of, viewer)).filter((plain) => typeof plain === 'number') // prettier-ignore
     switch (name) {
       case 'count':
         return its.length
@@ -293,7 +293,7 @@ export function plainView(
         count: part.length,
         totals: totals.map((one) => total(one, part)),
         groups: level(depth + 1, [...path, value], part),
-        items: depth === group.length - 1 ? part.map((one) => one.id as string) : [],
+        items: depth === group.length - 1 ? part.map((item) => item.id as string) : [],
         by: key.byTotal ? total(key.byTotal, part) : null,
       }))
     if (key.byTotal)
@@ -315,7 +315,7 @@ export function randomOf(small: Small) {
   const fields = fieldsOf(state, project.id)
   const statuses = statusesOf(state, project.id)
   const everyone = [...Object.values(people).map((one) => one.id as string)]
-  const ids = (field: Field) => (field.type === 'people' ? everyone : state.optionsOf(field.id).map((one) => one.id as string)) // prettier-ignore
+  const ids = (field: Field) => (field.type === 'people' ? everyone : state.optionsOf(field.id).map((option) => option.id as string)) // prettier-ignore
   const value = (field: Field): fc.Arbitrary<Value> => {
     switch (field.type) {
       case 'shortText':
@@ -342,8 +342,8 @@ export function randomOf(small: Small) {
   const listed = (by: string): string[] => {
     const field = fields.find((one) => one.id === by)
     if (field) return field.type === 'people' ? [...everyone, 'me', 'craft'] : ids(field)
-    if (by === 'status') return statuses.map((one) => one.id)
-    if (by === 'kind') return kindsOf(state, project.id).map((one) => one.id)
+    if (by === 'status') return statuses.map((status) => status.id)
+    if (by === 'kind') return kindsOf(state, project.id).map((kind) => kind.id)
     if (by === 'phase') return ['waiting', 'active', 'finished', 'dropped']
     if (by === 'turn') return [...everyone, 'me', 'craft', 'nobody']
     if (by === 'parent') return Array.from({ length: 6 }, (_, i) => itemId(i))
@@ -372,8 +372,8 @@ export function randomOf(small: Small) {
     }
     return fc.oneof(...kindsOfFacts[fact.kind].tests.map((name) => of[name]!()))
   }
-  const factCondition = fc.constantFrom(...facts).chain((fact) => test(fact.key).map((one): Condition => ({ about: 'fact', fact: fact.ref, test: one }))) // prettier-ignore
-  const was = fc.record({ about: fc.constant('was' as const), daysAgo: fc.integer({ min: 1, max: 40 }), statuses: fc.subarray(statuses.map((one) => one.id), { minLength: 1 }) }) // prettier-ignore
+  const factCondition = fc.constantFrom(...facts).chain((fact) => test(fact.key).map((factTest): Condition => ({ about: 'fact', fact: fact.ref, test: factTest }))) // prettier-ignore
+  const was = fc.record({ about: fc.constant('was' as const), daysAgo: fc.integer({ min: 1, max: 40 }), statuses: fc.subarray(statuses.map((status) => status.id), { minLength: 1 }) }) // prettier-ignore
   const condition: fc.Arbitrary<Condition> = fc.letrec<{ any: Condition }>((tie) => ({
     any: fc.oneof(
       { depthSize: 'small', withCrossShrink: true },
@@ -389,16 +389,16 @@ export function randomOf(small: Small) {
   )
   const sortKey: fc.Arbitrary<SortKey> = fc.record(
     {
-      by: fc.constantFrom<FactRef[]>(...facts.map((one) => one.ref), { fact: 'rank' }),
+      by: fc.constantFrom<FactRef[]>(...facts.map((fact) => fact.ref), { fact: 'rank' }),
       down: fc.boolean(),
       emptyFirst: fc.constant(true),
     },
     { requiredKeys: ['by', 'down'] },
   )
   const groupKey: fc.Arbitrary<GroupKey> = fc.record(
-    { by: fc.constantFrom(...facts.map((one) => one.ref)), grain: fc.constantFrom<Grain[]>('week', 'month', 'quarter', 'year'), down: fc.constant(true), byTotal: totalOf, hideNone: fc.constant(true) },
+    { by: fc.constantFrom(...facts.map((fact) => fact.ref)), grain: fc.constantFrom<Grain[]>('week', 'month', 'quarter', 'year'), down: fc.constant(true), byTotal: totalOf, hideNone: fc.constant(true) },
     { requiredKeys: ['by'] },
-  ).map((key) => (kindsOfFacts[facts.find((one) => one.key === factKey(key.by))!.kind].isDated ? key : { ...key, grain: undefined })) // prettier-ignore
+  ).map((key) => (kindsOfFacts[facts.find((fact) => fact.key === factKey(key.by))!.kind].isDated ? key : { ...key, grain: undefined })) // prettier-ignore
   const view: fc.Arbitrary<ViewQuestion> = fc.record({
     where: fc.array(condition, { maxLength: 3 }),
     group: fc.uniqueArray(groupKey, { maxLength: 3, selector: (one) => factKey(one.by) }),
@@ -406,7 +406,7 @@ export function randomOf(small: Small) {
     totals: fc.array(totalOf, { maxLength: 4 }),
   })
   const item = fc.record({
-    title: titles, status: fc.constantFrom(...statuses.map((one) => one.id)), values, parent: fc.option(fc.nat(30)), created: instant, statusSince: instant, changed: instant,
+    title: titles, status: fc.constantFrom(...statuses.map((status) => status.id)), values, parent: fc.option(fc.nat(30)), created: instant, statusSince: instant, changed: instant,
     finished: fc.option(instant, { freq: 3 }), started: fc.option(instant), archived: fc.option(instant, { freq: 8 }), rank: fc.stringMatching(/^[a-c]{1,3}$/), by: fc.constantFrom(...Object.values(people).map((one) => one.id)),
   }) // prettier-ignore
   const itemId = (i: number): string => `00000000-0000-7000-9000-${i.toString(16).padStart(12, '0')}`

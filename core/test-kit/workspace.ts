@@ -386,7 +386,7 @@ export function setUpCommand(
   const pick = <T>(list: readonly T[], n: number): T | undefined => list[n % Math.max(1, list.length)]
   const [fields, kinds] = [fieldsOf(state, project.id), kindsOf(state, project.id)]
   const statuses = statusesOf(state, project.id)
-  const options = fields.map((one) => state.optionsOf(one.id)).find((of) => of.length) ?? []
+  const options = fields.map((field) => state.optionsOf(field.id)).find((of) => of.length) ?? []
   const columns = columnsOf(state, must(boardsOf(state, project.id)[0], 'board').id)
   const steps = stepsOf(state, kinds[0]?.workflow ?? '')
   const verb = pick(['add', 'set', 'remove', 'order'] as const, more)
@@ -437,13 +437,13 @@ export function setUpCommand(
   }
 }
 
-/** Does some random commands; `told` hears which items each has touched. */
-export function grown(small: Small, rolls: readonly Dice[], told: (items: Set<string>) => void = () => {}): void {
+/** Does some random commands; `touched` hears which items each has touched. */
+export function grown(small: Small, rolls: readonly Dice[], touched: (items: Set<string>) => void = () => {}): void {
   for (const roll of rolls) {
     const command = randomCommand(small.state, small.project, roll, small.ids, [], small.people.owner.id)
     const patch = command && judge(small.state, command, contextOf(command, small.people.owner.id))
     if (!patch?.ok) continue
     applyPatch(small.state, patch.value.patch)
-    told(itemsTouchedBy(patch.value.patch))
+    touched(itemsTouchedBy(patch.value.patch))
   }
 }

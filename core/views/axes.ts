@@ -196,13 +196,13 @@ function knownValues(
   held: readonly GroupValue[],
 ): readonly GroupValue[] {
   const its = reader.maybe('project', project)
-  if (fact.isListed && its) return (fact.values?.(reader, its) ?? []).map((one) => one.id)
+  if (fact.isListed && its) return (fact.values?.(reader, its) ?? []).map((value) => value.id)
   if (fact.kind === 'flag') return [1, null]
   return kindsOfFacts[fact.kind].isDated ? periods(key.grain ?? 'day', held) : []
 }
 
 function periods(grain: Grain, held: readonly GroupValue[]): number[] {
-  const days = held.filter((one): one is number => typeof one === 'number')
+  const days = held.filter((value): value is number => typeof value === 'number')
   const last = Math.max(...days)
   const found: number[] = []
   for (let day = Math.min(...days); day <= last && found.length < mostPeriods; day = startOf(grain, day, 1))

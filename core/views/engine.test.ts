@@ -16,7 +16,7 @@ function projectWith(items: readonly Parameters<typeof random.itemAt>[1][]): Sma
   const small = smallWorkspace()
   for (const person of [small.people.owner, small.people.lead])
     small.state.put('person', person.id, { ...person, craft: 'plants' })
-  items.forEach((one, i) => small.state.put('item', random.itemId(i), random.itemAt(i, one, (id) => !!small.state.placeOf(id)))) // prettier-ignore
+  items.forEach((item, i) => small.state.put('item', random.itemId(i), random.itemAt(i, item, (id) => !!small.state.placeOf(id)))) // prettier-ignore
   return small
 }
 const lookingAt = (small: Small): Viewer => {
@@ -48,7 +48,7 @@ function shown(live: LiveView) {
 }
 function plain(small: Small, question: ViewQuestion, viewer: Viewer) {
   const { items, totals, groups } = plainView(small.state, small.project.id, question, viewer)
-  const ids = items.map((one: Item) => one.id as string)
+  const ids = items.map((item: Item) => item.id as string)
   return { items: question.group.length ? undefined : ids, count: items.length, totals, groups }
 }
 const liveOf = (small: Small, question: ViewQuestion, viewer: Viewer) =>

@@ -55,7 +55,7 @@ export function planOf(context: ViewContext, { where, group, sort, totals }: Vie
   if (ranked < 0) order.push(rankKey(context.table))
   // Those that groups are ordered by are worked out beside those that are shown.
   const all = [...totals, ...group.flatMap((key) => key.byTotal ?? [])]
-  const named = [...sort.map((one) => one.by), ...group.map((one) => one.by), ...all.flatMap((one) => one.of ?? [])]
+  const named = [...sort.map((key) => key.by), ...group.map((key) => key.by), ...all.flatMap((one) => one.of ?? [])]
   const { kin = {} } = kinOf([test, ...named.map((by) => maybeFact(context.reader, context.project, by))])
   return { context, test, order, axes, totals: planTotals(context, all), kin }
 }

@@ -51,7 +51,7 @@ const tested = (test: (row: number) => boolean, cost = 5, kin?: Kin): Test => ({
 const never: Test = { test: () => false, keep: () => 0, mark: () => {}, cost: 0 }
 /** All conditions of a list; only what is listed meets them. */
 export const compileAll = (context: ViewContext, conditions: readonly Condition[]): Test =>
-  all([listed(context.table), ...conditions.flatMap((one) => compile(context, one) ?? [])])
+  all([listed(context.table), ...conditions.flatMap((condition) => compile(context, condition) ?? [])])
 
 const listed = (table: ItemTable): Test => ({
   test: (row) => table.listed[row] === 1,
@@ -98,14 +98,14 @@ export function kinOf(all: readonly ({ readonly kin?: Kin } | undefined)[]): { k
   const above = all.some((one) => one?.kin?.above)
   return inside || above ? { kin: { inside, above } } : {}
 }
-const costOf = (tests: readonly Test[]) => tests.reduce((sum, one) => sum + one.cost, 1)
+const costOf = (tests: readonly Test[]) => tests.reduce((sum, test) => sum + test.cost, 1)
 
 function all(tests: readonly Test[]): Test {
   if (tests.length === 1) return tests[0]!
   const order = [...tests].sort((a, b) => a.cost - b.cost)
-  const few = tests.flatMap((one) => one.candidates ?? []).sort((a, b) => a.most() - b.most())[0]
+  const few = tests.flatMap((test) => test.candidates ?? []).sort((a, b) => a.most() - b.most())[0]
   return {
-    test: (row) => order.every((one) => one.test(row)),
+    test: (row) => order.every((test) => test.test(row)),
     keep(from, m, to) {
       let [rows, n] = [from, m]
       for (const one of order) {
@@ -117,11 +117,11 @@ function all(tests: readonly Test[]): Test {
       return n
     },
     keepAll(m, to) {
-      const [first, ...rest] = order.filter((one) => !one.isMetByAll?.())
+      const [first, ...rest] = order.filter((test) => !test.isMetByAll?.())
       const kept = first?.keepAll?.(m, to)
-      return kept === undefined ? kept : rest.reduce((n, one) => one.keep(to, n, to), kept)
+      return kept === undefined ? kept : rest.reduce((n, test) => test.keep(to, n, to), kept)
     },
-    isMetByAll: () => order.every((one) => one.isMetByAll?.()),
+    isMetByAll: () => order.every((test) => test.isMetByAll?.()),
     mark(from, m, marks) {
       const mine = new Uint8Array(m)
       for (const [i, one] of order.entries()) {
@@ -143,7 +143,7 @@ function any(tests: readonly Test[], scratch: Scratch): Test {
   const order = [...tests].sort((a, b) => a.cost - b.cost)
   const last = order.at(-1)!
   return {
-    test: (row) => order.some((one) => one.test(row)),
+    test: (row) => order.some((test) => test.test(row)),
     keep(from, m, to) {
       const marks = scratch.marks(m)
       for (const one of order) if (one !== last || !last.keepOr) one.mark(from, m, marks)
@@ -156,17 +156,17 @@ function any(tests: readonly Test[], scratch: Scratch): Test {
     },
     cost: costOf(tests),
     ...kinOf(tests),
-    ...(tests.every((one) => one.candidates) && { candidates: union(tests.map((one) => one.candidates!)) }),
+    ...(tests.every((test) => test.candidates) && { candidates: union(tests.map((test) => test.candidates!)) }),
   }
 }
 
 function union(parts: readonly Candidates[]): Candidates {
   if (parts.length === 1) return parts[0]!
   return {
-    most: () => parts.reduce((sum, one) => sum + one.most(), 0),
+    most: () => parts.reduce((sum, list) => sum + list.most(), 0),
     rows: () =>
       parts
-        .map((one) => one.rows())
+        .map((list) => list.rows())
         .reduce((a, b) => {
           const both = new Int32Array(a.n + b.n)
           return { n: scan.keepEither(a.a, a.n, b.a, b.n, both), a: both }
@@ -295,7 +295,7 @@ function severalOf(
   test: Extract<FactTest, { is: 'anyOf' | 'allOf' }>,
 ): Test {
   const values = meant(test.values, context.reader, context.viewer)
-  if (test.is === 'allOf') return all(values.map((one) => holdsAny(source, [one])))
+  if (test.is === 'allOf') return all(values.map((value) => holdsAny(source, [value])))
   if (!values.length) return never
   const { columns } = source
   if (!columns) return holdsAny(source, values)
@@ -307,7 +307,7 @@ function severalOf(
 function holdsAny(source: ChoicesSource, values: readonly string[]): Test {
   const { column } = source
   if (!column) return tested((row) => source.valuesAt(row).some((one) => values.includes(one)), 12)
-  const codes = values.map((one) => column.codes.of(one))
+  const codes = values.map((value) => column.codes.of(value))
   return {
     ...slotted(column, codes),
     candidates: union(codes.map((code) => ({ most: () => column.holding(code).n, rows: () => column.holding(code) }))),

@@ -64,7 +64,7 @@ function allows(reader: Reader, project: Project, condition: Condition, status: 
       return true
   }
 }
-const isAboutStatus = (reader: Reader, project: Project, one: Condition): boolean =>
-  one.about === 'fact'
-    ? !!maybeFact(reader, project.id, one.fact)?.automatic?.allows
-    : 'of' in one && one.of.every((inner) => isAboutStatus(reader, project, inner))
+const isAboutStatus = (reader: Reader, project: Project, condition: Condition): boolean =>
+  condition.about === 'fact'
+    ? !!maybeFact(reader, project.id, condition.fact)?.automatic?.allows
+    : 'of' in condition && condition.of.every((inner) => isAboutStatus(reader, project, inner))

@@ -156,7 +156,7 @@ describe('their totals', () => {
 
   it('of groups add up, and an item in two groups is counted once over all', () => {
     const view = garden().live('by tags, sum of effort and share of effort, with tags')
-    expect(view.groups.map((one) => one.totals)).toEqual([[550, 1], [250, 250 / 550], [null, 0]]) // prettier-ignore
+    expect(view.groups.map((group) => group.totals)).toEqual([[550, 1], [250, 250 / 550], [null, 0]]) // prettier-ignore
     expect(view.totals).toEqual([550, 1])
     expect(view.count).toBe(3)
   })

@@ -94,7 +94,7 @@ export class LiveView {
       }
     }
     walk(this.groups)
-    const rows = new Int32Array(leaves.reduce((sum, one) => sum + one.n, 0))
+    const rows = new Int32Array(leaves.reduce((sum, group) => sum + group.n, 0))
     let n = 0
     for (const leaf of leaves) {
       rows.set(leaf.rows.subarray(0, leaf.n), n)
@@ -295,7 +295,7 @@ export class LiveView {
 
   /** A share of all changes with every item. */
   get #hasShares(): boolean {
-    return this.#plan.totals.totals.some((one) => one.name === 'share')
+    return this.#plan.totals.totals.some((total) => total.name === 'share')
   }
 
   #tree(): Group[] {
@@ -358,7 +358,7 @@ export class LiveView {
 
   #byTotal(groups: Group[], { key }: Axis): Group[] {
     const { totals } = this.#plan.totals
-    const at = totals.findIndex((one) => !!key.byTotal && isSameTotal(one, key.byTotal))
+    const at = totals.findIndex((total) => !!key.byTotal && isSameTotal(total, key.byTotal))
     const way = key.down ? -1 : 1
     return groups.sort((a, b) => {
       const [x, y] = [a.totals[at] ?? null, b.totals[at] ?? null]

@@ -16,18 +16,18 @@ const small = smallWorkspace()
 const { state, project, people } = small
 const random = randomOf(small)
 const { uses } = project
-const named = (name: string) => fieldsOf(state, project.id).find((one) => one.name === name)!.id as string
+const named = (name: string) => fieldsOf(state, project.id).find((field) => field.name === name)!.id as string
 const statuses = [...state.all('status')].sort(compareRanked)
 const [needs, tags] = ['need', 'tags'].map((name) => state.optionsOf(named(name)))
 let db: PGlite
 
 beforeAll(async () => {
   const items = fc.sample(random.item, { numRuns: 800, seed: 7 })
-  items.forEach((one, i) =>
+  items.forEach((item, i) =>
     state.put(
       'item',
       random.itemId(i),
-      random.itemAt(i, one, () => i % 3 > 0),
+      random.itemAt(i, item, () => i % 3 > 0),
     ),
   )
   db = await PGlite.create()

@@ -15,7 +15,7 @@ import { seenBy } from '../wire/seen'
 const dice = fc.tuple(fc.nat(1000), fc.nat(1000), fc.nat(1000)) as fc.Arbitrary<Dice>
 const fieldNamed = (small: Small, name: string) =>
   must(
-    fieldsOf(small.state, small.project.id).find((one) => one.name === name),
+    fieldsOf(small.state, small.project.id).find((field) => field.name === name),
     name,
   )
 
@@ -62,7 +62,7 @@ describe('a queue', () => {
         const mine = [...small.state.all('item')].filter(
           (item) => !item.archived && turnOf(small.state, item).people.includes(me),
         )
-        expect(new Set([...queue.now, ...queue.next].map((one) => one.item.id))).toEqual(
+        expect(new Set([...queue.now, ...queue.next].map((entry) => entry.item.id))).toEqual(
           new Set(mine.map((item) => item.id)),
         )
         for (const part of [queue.now, queue.next])
@@ -96,10 +96,10 @@ describe('a board', () => {
     [4, 6, 'room for 2'], [6, 6, 'full'], [8, 6, '2 over'], [1, 0, '1 over'], [3, null, ''],
   ])('%d held of %s: %s', (held, limit, words) => expect(roomWords(roomOf(held, limit))).toBe(words)) // prettier-ignore
   it('says what a drop would do', () => {
-    expect([dropOn(4, 6, 1), dropOn(5, 6, 1), dropOn(6, 6, 1), dropOn(8, 6, 1), dropOn(2, null, 1)].map((one) => one.words)).toEqual([
+    expect([dropOn(4, 6, 1), dropOn(5, 6, 1), dropOn(6, 6, 1), dropOn(8, 6, 1), dropOn(2, null, 1)].map((drop) => drop.words)).toEqual([
       '1 more, then room for 1', '1 more makes it full', '1 more would make it 1 over', '1 more would make it 3 over', '1 more here',
     ]) // prettier-ignore
-    expect([dropOn(5, 6, 1), dropOn(6, 6, 1), dropOn(9, null, 1), dropOn(7, 6, 0)].map((one) => one.isOver)).toEqual([
+    expect([dropOn(5, 6, 1), dropOn(6, 6, 1), dropOn(9, null, 1), dropOn(7, 6, 0)].map((drop) => drop.isOver)).toEqual([
       false, true, false, true,
     ]) // prettier-ignore
     expect([dropOn(4, 6, 0).words, dropOn(4, null, 0).words]).toEqual(['room for 2', 'here'])

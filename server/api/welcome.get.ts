@@ -16,7 +16,7 @@ export default defineEventHandler((event) =>
       .map(({ id, name, role, colour }) => {
         const queue = queueOf(room.state, id, today)
         const mine = [...queue.now, ...queue.next]
-        return { id, name, role, colour, turn: mine.length, late: mine.filter((one) => one.late).length }
+        return { id, name, role, colour, turn: mine.length, late: mine.filter((entry) => entry.late).length }
       })
     return { founded: true as const, name, demo: true as const, people }
   }),

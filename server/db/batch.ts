@@ -112,7 +112,7 @@ export class Batch {
 type FieldChange = Exclude<Change, { added: readonly string[] }>
 const changesOf = (all: readonly Done[], entity: EntityName): FieldChange[] =>
   all.flatMap((done) =>
-    done.entry.patch.filter((one): one is FieldChange => one.entity === entity && !isSetChange(one)),
+    done.entry.patch.filter((change): change is FieldChange => change.entity === entity && !isSetChange(change)),
   )
 
 function madeWithin(all: readonly Done[]): Set<string> {

@@ -27,7 +27,7 @@ class PortSocket extends Duplex {
     done()
   }
   override _writev(chunks: { chunk: Buffer }[], done: () => void): void {
-    this.#send(chunks.map((one) => one.chunk))
+    this.#send(chunks.map((chunk) => chunk.chunk))
     done()
   }
   override _final(done: () => void): void {

@@ -3,7 +3,7 @@ import { PgTable } from 'drizzle-orm/pg-core'
 import { entityOf } from '#core/model/entities'
 import type { EntityName, Records } from '#core/model/records'
 import { State } from '#core/model/state'
-import { surroundingsIn, upgradeDefinition } from '#core/model/upgrade'
+import { upgradeContextOf, upgradeDefinition } from '#core/model/upgrade'
 import type { Db } from './open'
 import { recordOf } from './rows'
 import * as schema from './schema'
@@ -37,7 +37,7 @@ export async function loadState(db: Db, id: string): Promise<{ state: State; seq
         }
       }
       for (const view of [...state.all('view')]) {
-        const definition = upgradeDefinition(view.definition, surroundingsIn(state, view.project))
+        const definition = upgradeDefinition(view.definition, upgradeContextOf(state, view.project))
         state.put('view', view.id, { ...view, definition })
       }
       return { state, sequence }

@@ -31,7 +31,7 @@ export class Feed {
   }
 
   get sessions(): string[] {
-    return [...new Set([...this.#listeners].map((one) => one.session))]
+    return [...new Set([...this.#listeners].map((listener) => listener.session))]
   }
 
   add(listener: Listener, hello: FeedMessage): void {
@@ -44,13 +44,13 @@ export class Feed {
   publish(reader: Reader, entry: Entry, parts: number): void {
     const frames = new Map<PersonId, string>()
     for (const one of this.#listeners) {
-      let told = frames.get(one.person)
-      if (told === undefined) {
-        told = frame(messageFor(reader, entry, parts, one.person))
-        frames.set(one.person, told)
+      let message = frames.get(one.person)
+      if (message === undefined) {
+        message = frame(messageFor(reader, entry, parts, one.person))
+        frames.set(one.person, message)
       }
       if (one.response.writableLength > mostWaiting) one.response.destroy()
-      else one.response.write(told)
+      else one.response.write(message)
     }
   }
 
@@ -64,7 +64,7 @@ export class Feed {
   }
 }
 
-/** What a person is told of an entry. */
+/** What a person is message of an entry. */
 export function messageFor(
   reader: Reader,
   entry: Entry,

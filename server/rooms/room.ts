@@ -88,7 +88,7 @@ export class Room {
 
   /** How many of those waiting go together: what may be large goes alone. */
   #nextBatch(): number {
-    const large = this.#waiting.findIndex((one) => mostBytesOf(one.command.type) > usualBytes)
+    const large = this.#waiting.findIndex((waiting) => mostBytesOf(waiting.command.type) > usualBytes)
     return large < 0 ? mostInBatch : Math.min(mostInBatch, Math.max(1, large))
   }
 
@@ -152,13 +152,13 @@ export class Room {
   /** Judges each on the state that the one before has left, and leaves the state after the last. */
   #judgeAll(batch: readonly Waiting[], fetched: Fetched): { done: Done[]; answers: Answer[] } {
     const done: Done[] = []
-    const answers = batch.map((one): Answer => {
-      const now = one.at ?? this.clock.now()
-      const context = this.#contextOf(one, now, fetched, done)
-      const judged = judge(this.state, one.command, context)
+    const answers = batch.map((waiting): Answer => {
+      const now = waiting.at ?? this.clock.now()
+      const context = this.#contextOf(waiting, now, fetched, done)
+      const judged = judge(this.state, waiting.command, context)
       if (!judged.ok) return { problem: judged.problem }
-      const { id, type, v, ...body } = one.command
-      const by = personActor(one.by)
+      const { id, type, v, ...body } = waiting.command
+      const by = personActor(waiting.by)
       const entry: Entry = {
         sequence: ++this.at,
         command: id,

@@ -103,7 +103,7 @@ test('eight tabs share one line; a command shows in all of them', async ({ brows
   }
   const client = await new Client(demo.server().url).stepInAs('Noor')
   const { records } = await client.directory()
-  const items = await client.items(records.project.find((one) => one.prefix === 'GLH')!.id)
+  const items = await client.items(records.project.find((project) => project.prefix === 'GLH')!.id)
   expect(items.filter((item) => /^From tab \d$/.test(item.title))).toHaveLength(8)
 })
 

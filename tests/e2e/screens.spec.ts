@@ -17,15 +17,15 @@ test.beforeAll(async () => {
   const client = await new Client(demo.server().url).stepInAs('Séverine')
   const { records, me } = await client.directory()
   const project = records.project.find((one) => one.prefix === 'GLH')!
-  const named = (name: string) => records.field.find((one) => one.project === project.id && one.name === name)!.id
-  const people = records.person.slice(0, 10).map((one) => one.id)
+  const named = (name: string) => records.field.find((field) => field.project === project.id && field.name === name)!.id
+  const people = records.person.slice(0, 10).map((person) => person.id)
   const kind = records.kind.find((one) => one.project === project.id)!
   const status = records.status.find((one) => one.project === project.id && one.name === 'In hand')!
   const ranks = generateNKeysBetween('a9', null, 40)
   const tags = Array.from({ length: 40 }, (_, i) => ({ id: v7(), field: named('tags'), label: `tag number ${i + 1}`, colour: 'moss', rank: ranks[i]!, archived: false })) // prettier-ignore
   for (const record of tags) expect(await client.command('option.add', { record })).toMatchObject({ entry: {} })
   const item = { project: project.id, kind: kind.id, status: status.id, parent: null }
-  const held = { [named('assignees')]: people, [named('tags')]: tags.map((one) => one.id) }
+  const held = { [named('assignees')]: people, [named('tags')]: tags.map((tag) => tag.id) }
   const items = [
     { ...item, item: v7(), title: longTitle, values: held },
     { ...item, item: v7(), title: word.repeat(3), values: held },
@@ -81,7 +81,7 @@ let addresses: Record<string, string> = {}
 async function openView(page: Page, name: string, prefix = 'GLH'): Promise<void> {
   if (!addresses[`${prefix} ${name}`]) {
     const { records } = await (await new Client(demo.server().url).stepInAs('Séverine')).directory()
-    const prefixes = Object.fromEntries(records.project.map((one) => [one.id, one.prefix]))
+    const prefixes = Object.fromEntries(records.project.map((project) => [project.id, project.prefix]))
     addresses = Object.fromEntries(records.view.map(({ id, project, name }) => [`${prefixes[project]} ${name}`, `/app/${prefixes[project]}/${id}`])) // prettier-ignore
   }
   await page.goto(addresses[`${prefix} ${name}`]!)

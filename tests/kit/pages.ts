@@ -27,7 +27,7 @@ export const test = base.extend<{ noTrouble: undefined }>({
 /** Every console error, page error and trouble in the worker fails the test, but for messages that it names. */
 export function watch(page: Page, expected: readonly RegExp[] = []): Page {
   const said: string[] = []
-  const add = (text: string) => expected.some((one) => one.test(text)) || said.push(text)
+  const add = (text: string) => expected.some((pattern) => pattern.test(text)) || said.push(text)
   page.on('console', (message) => message.type() === 'error' && add(`${message.text()} (${message.location().url})`))
   page.on('pageerror', (error) => add(`${error.name}: ${error.message}\n${error.stack}`))
   watched.push({ page, said })
@@ -104,8 +104,8 @@ export async function isAccessible(page: Page, what: string): Promise<void> {
     .analyze()
   expect(
     violations.map(
-      (one) =>
-        `${what}: ${one.id}: ${one.nodes
+      (result) =>
+        `${what}: ${result.id}: ${result.nodes
           .map((node) => node.target.join(' '))
           .slice(0, 3)
           .join(', ')}`,

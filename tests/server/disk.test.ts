@@ -7,7 +7,7 @@ import { openPglite, type Fsync } from '../../server/db/fsync-nodefs'
 import { newFolder } from './kit'
 
 const files = (dir: string): string[] =>
-  fs.readdirSync(dir, { recursive: true, withFileTypes: true }).filter((one) => one.isFile()).map((one) => relative(dir, join(one.parentPath, one.name))) // prettier-ignore
+  fs.readdirSync(dir, { recursive: true, withFileTypes: true }).filter((file) => file.isFile()).map((file) => relative(dir, join(file.parentPath, file.name))) // prettier-ignore
 
 /**
  * The folder as a power cut would leave it: each file with the content of its last fsync, by its inode (renamed files

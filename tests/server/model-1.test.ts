@@ -35,22 +35,22 @@ async function isAllThere(server: TestServer): Promise<void> {
     [...all].sort((a, b) => (a.rank < b.rank ? -1 : 1))
 
   // What lay in lists within a record is records of its own, in the same order.
-  const statuses = inOrder(records.status.filter((one) => one.project === project.id))
-  expect(statuses.map((one) => one.name).slice(0, 3)).toEqual(['Noted', 'Ready', 'In hand'])
+  const statuses = inOrder(records.status.filter((status) => status.project === project.id))
+  expect(statuses.map((status) => status.name).slice(0, 3)).toEqual(['Noted', 'Ready', 'In hand'])
   const [workflow] = records.workflow.filter((one) => one.project === project.id)
   expect(workflow!.start).toBe(statuses[0]!.id)
   const steps = inOrder(records.step.filter((one) => one.workflow === workflow!.id))
-  expect(steps.map((one) => one.status)).toEqual(statuses.map((one) => one.id))
+  expect(steps.map((step) => step.status)).toEqual(statuses.map((status) => status.id))
   const board = records.board.find((one) => one.project === project.id)!
-  const columns = inOrder(records.column.filter((one) => one.board === board.id))
-  expect(columns.map((one) => one.name)).toEqual(statuses.map((one) => one.name))
+  const columns = inOrder(records.column.filter((column) => column.board === board.id))
+  expect(columns.map((column) => column.name)).toEqual(statuses.map((status) => status.name))
   const held = records.columnStatus.filter((one) => columns.some(({ id }) => id === one.column))
-  expect(new Set(held.map((one) => one.status))).toEqual(new Set(statuses.map((one) => one.id)))
-  const need = records.field.find((one) => one.id === project.uses.need)!
-  const options = inOrder(records.option.filter((one) => one.field === need.id))
-  expect(options.map((one) => one.label)).toEqual(['must', 'should', 'could', 'not now', 'urgent'])
-  expect(records.view.every((one) => one.definition.v === 3)).toBe(true)
-  expect(records.view.some((one) => one.audience.of === 'maker')).toBe(true)
+  expect(new Set(held.map((one) => one.status))).toEqual(new Set(statuses.map((status) => status.id)))
+  const need = records.field.find((field) => field.id === project.uses.need)!
+  const options = inOrder(records.option.filter((option) => option.field === need.id))
+  expect(options.map((option) => option.label)).toEqual(['must', 'should', 'could', 'not now', 'urgent'])
+  expect(records.view.every((view) => view.definition.v === 3)).toBe(true)
+  expect(records.view.some((view) => view.audience.of === 'maker')).toBe(true)
 
   // Every view is drawn, and past days are known as they were.
   for (const view of records.view.filter((one) => one.project === project.id)) {
@@ -71,13 +71,13 @@ async function isAllThere(server: TestServer): Promise<void> {
   }
 
   // The last change, made on the board's list of columns as it was then, is taken back.
-  const inHand = columns.find((one) => one.name === 'In hand')!
+  const inHand = columns.find((column) => column.name === 'In hand')!
   const limit = async () => (await client.directory()).records.limit.find((one) => one.column === inHand.id)?.most
   expect(await limit()).toBe(3)
   const { messages } = (await (await client.get('/api/log?after=0')).json()) as {
     messages: { entry?: { command: string; type: string } }[]
   }
-  const last = messages.flatMap((one) => one.entry ?? []).findLast((one) => one.type === 'board.limit')!
+  const last = messages.flatMap((message) => message.entry ?? []).findLast((one) => one.type === 'board.limit')!
   expect((await client.command('revert', { of: last.command })).problem).toBeUndefined()
   expect(await limit()).toBe(6)
 

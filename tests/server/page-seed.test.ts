@@ -26,7 +26,7 @@ beforeAll(async () => {
 afterAll(() => server.stop())
 
 const viewOf = (prefix: string, layout: 'table' | 'board') =>
-  views.find((one) => one.project === projects.get(prefix) && one.definition.layout === layout)!
+  views.find((view) => view.project === projects.get(prefix) && view.definition.layout === layout)!
 const pathOf = (prefix: string, layout: 'table' | 'board' = 'table') => `/app/${prefix}/${viewOf(prefix, layout).id}`
 
 async function page(client: Client, path: string, language = 'en-GB') {
@@ -65,7 +65,7 @@ describe('what comes along with a page', () => {
 
   it('says the same rows as the items that the worker fetches', async () => {
     const { seed } = await page(lead, pathOf('SED'))
-    const items = new Map((await lead.items(projects.get('SED')!)).map((one) => [one.id, one]))
+    const items = new Map((await lead.items(projects.get('SED')!)).map((item) => [item.id, item]))
     const rows = rowsIn(seed, viewOf('SED', 'table').id)
     expect(rows.length).toBeGreaterThan(5)
     for (const row of rows) expect(row.item).toEqual(items.get(row.item.id))
@@ -103,7 +103,7 @@ describe('what comes along with a page', () => {
   it('is each one’s own, however many ask at once', async () => {
     const [imke, yuki] = [await new Client(server.url).stepInAs('Imke'), await new Client(server.url).stepInAs('Yuki')]
     const people = [lead, member, imke, yuki]
-    const ids = await Promise.all(people.map(async (one) => (await one.directory()).me))
+    const ids = await Promise.all(people.map(async (client) => (await client.directory()).me))
     const pages = await Promise.all(
       Array.from({ length: 24 }, async (_, i) => ({ who: i % 4, ...(await page(people[i % 4]!, '/app')) })),
     )
@@ -147,9 +147,9 @@ describe('what comes along with a page', () => {
     const items = await lead.items(project)
     for (const client of [lead, member]) {
       const { me, records } = await client.directory()
-      const people = records.field.filter((one) => one.project === project && one.type === 'people')
-      const mine = items.filter((one) =>
-        people.some((field) => (one.values[field.id] as readonly string[] | undefined)?.includes(me)),
+      const people = records.field.filter((field) => field.project === project && field.type === 'people')
+      const mine = items.filter((item) =>
+        people.some((field) => (item.values[field.id] as readonly string[] | undefined)?.includes(me)),
       )
       expect(itemsIn(await open(client))).toBe(mine.length)
     }

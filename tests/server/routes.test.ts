@@ -27,14 +27,14 @@ beforeAll(async () => {
 }, 60_000)
 afterAll(() => server.stop())
 
-const projectOf = (prefix: string) => directory.records.project.find((one) => one.prefix === prefix)!.id
+const projectOf = (prefix: string) => directory.records.project.find((project) => project.prefix === prefix)!.id
 const statusesOf = (project: string) =>
-  directory.records.status.filter((one) => one.project === project).sort((a, b) => (a.rank < b.rank ? -1 : 1))
+  directory.records.status.filter((status) => status.project === project).sort((a, b) => (a.rank < b.rank ? -1 : 1))
 const rename = (item: Item) => ({ items: [{ item: item.id, set: { title: { from: item.title, to: item.title } } }] })
-const newItem = (project: string) => ({ items: [{ item: v7(), project, kind: directory.records.kind.find((one) => one.project === project)!.id, status: statusesOf(project)[0]!.id, title: 'New', parent: null, values: {} }] }) // prettier-ignore
+const newItem = (project: string) => ({ items: [{ item: v7(), project, kind: directory.records.kind.find((kind) => kind.project === project)!.id, status: statusesOf(project)[0]!.id, title: 'New', parent: null, values: {} }] }) // prettier-ignore
 const limit = () => {
   const board = directory.records.board.find((one) => one.project === projectOf('GLH'))!
-  const { id } = directory.records.column.find((one) => one.board === board.id && one.name === 'In hand')!
+  const { id } = directory.records.column.find((column) => column.board === board.id && column.name === 'In hand')!
   const { most } = directory.records.limit.find((one) => one.column === id)!
   return { column: id, from: most, to: most }
 }
@@ -264,8 +264,8 @@ describe('where items stood some days ago', () => {
       // The demo’s clock is at 14:00 in its time zone on 24 November; the day ends there at 23:00 in UTC.
       const end = Date.parse('2026-11-24T23:00:00Z') - days * 86_400_000
       const { statuses } = await past(days)
-      const moved = now.filter((one) => Date.parse(one.created) < end && Date.parse(one.statusSince) >= end)
-      expect(Object.keys(statuses).sort()).toEqual(moved.map((one) => one.id).sort())
+      const moved = now.filter((item) => Date.parse(item.created) < end && Date.parse(item.statusSince) >= end)
+      expect(Object.keys(statuses).sort()).toEqual(moved.map((item) => item.id).sort())
     }
     expect(Object.keys((await past(6)).statuses).length).toBeGreaterThan(3)
   })

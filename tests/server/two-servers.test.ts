@@ -28,10 +28,10 @@ describe.skipIf(!hasPostgres)('two servers on one PostgreSQL', () => {
   })
 
   const garden = async (client: Client) =>
-    (await client.directory()).records.project.find((one) => one.prefix === 'GLH')!.id
+    (await client.directory()).records.project.find((project) => project.prefix === 'GLH')!.id
   const statusOf = async (name: string, project: string) => {
     const { records } = await atA.directory()
-    return records.status.find((one) => one.project === project && one.name === name)!.id
+    return records.status.find((status) => status.project === project && status.name === name)!.id
   }
 
   it('a command at A shows in B’s feed within a second', async () => {
@@ -55,7 +55,7 @@ describe.skipIf(!hasPostgres)('two servers on one PostgreSQL', () => {
   it('both at one item: one wins, the other is told', async () => {
     const project = await garden(atA)
     const noted = await statusOf('Noted', project)
-    const items = (await atA.items(project)).filter((one) => one.status === noted).slice(0, 10)
+    const items = (await atA.items(project)).filter((item) => item.status === noted).slice(0, 10)
     const [ready, hand] = [await statusOf('Ready', project), await statusOf('In hand', project)]
     const move = (client: Client, item: string, to: string) =>
       client.command('items.move', { items: [{ item, status: { from: noted, to } }] })

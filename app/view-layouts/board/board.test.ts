@@ -75,7 +75,13 @@ describe('the columns of a board', () => {
     for (let i = 0; i < 7; i++) item(`Pane ${i}`, 2)
     const { columns } = onBoard()
     expect(
-      columns.columns.value.map((one) => [one.column.name, one.limit, one.held, one.isOver, one.isFolded]),
+      columns.columns.value.map((column) => [
+        column.column.name,
+        column.limit,
+        column.held,
+        column.isOver,
+        column.isFolded,
+      ]),
     ).toEqual([
       ['Noted', null, 0, false, false],
       ['Ready', null, 0, false, false],

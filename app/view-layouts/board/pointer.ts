@@ -6,7 +6,7 @@ interface Over {
   readonly column: string
   readonly index: number
 }
-interface Told {
+interface DragListener {
   start(row: Row, box: DOMRect): void
   move(x: number, y: number, over: Over | undefined): void
   end(isDropped: boolean): void
@@ -19,7 +19,7 @@ export interface Pointer {
 }
 
 /** Picks cards up by mouse, pen or touch, and says over which place of which column they are. */
-export function followPointer(told: Told): Pointer {
+export function followPointer(listener: DragListener): Pointer {
   let isOpen = false
   let drag: { readonly manager: DragDropManager; readonly make: typeof Draggable } | undefined
   const waiting = new Map<HTMLElement, () => Row>()
@@ -57,13 +57,13 @@ export function followPointer(told: Told): Pointer {
       if (!(source instanceof dnd.Draggable) || !source.element) return
       const box = source.element.getBoundingClientRect()
       grip = { x: position.initial.x - box.x, y: position.initial.y - box.y }
-      told.start((source.data as { row: () => Row }).row(), box)
+      listener.start((source.data as { row: () => Row }).row(), box)
     })
     manager.monitor.addEventListener('dragmove', (event) => {
       const at = event.to ?? event.operation.position.current
-      told.move(at.x - grip.x, at.y - grip.y, placeAt(at.x, at.y - grip.y, event.operation.source?.id))
+      listener.move(at.x - grip.x, at.y - grip.y, placeAt(at.x, at.y - grip.y, event.operation.source?.id))
     })
-    manager.monitor.addEventListener('dragend', ({ canceled }) => told.end(!canceled))
+    manager.monitor.addEventListener('dragend', ({ canceled }) => listener.end(!canceled))
     for (const [element, row] of waiting) make(element, row)
   }
 

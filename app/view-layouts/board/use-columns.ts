@@ -56,10 +56,19 @@ export function useColumns(board: () => string, answer: () => BoardAnswer | unde
       const { id } = column
       const limit = limitOf(directory.reader, id)
       const holds = heldBy(directory.reader, id)
-      const told = answer()?.columns.find((one) => one.column === id)
-      const held = told?.held ?? 0
+      const inColumn = answer()?.columns.find((one) => one.column === id)
+      const held = inColumn?.held ?? 0
       const isOver = roomOf(held, limit).is === 'over'
-      return { column, limit, holds, sign: signOf(holds), answer: told, held, isOver, isFolded: folded.value.has(id) }
+      return {
+        column,
+        limit,
+        holds,
+        sign: signOf(holds),
+        answer: inColumn,
+        held,
+        isOver,
+        isFolded: folded.value.has(id),
+      }
     }),
   )
   const byId = (id: string): ShownColumn | undefined => columns.value.find(({ column }) => column.id === id)

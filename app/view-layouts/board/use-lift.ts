@@ -80,7 +80,7 @@ export function useLift({ columns, mayMove, isSortedByRank, hold }: Board) {
   function onKey(event: KeyboardEvent): void {
     const now = lift.value
     if (!now) return
-    const open = columns.columns.value.filter((one) => !one.isFolded)
+    const open = columns.columns.value.filter((column) => !column.isFolded)
     const at = open.findIndex(({ column }) => column.id === now.column)
     if (event.key === 'Escape') end(false)
     else if (event.key === ' ' || event.key === 'Enter') end(true)

@@ -36,7 +36,7 @@ beforeEach(() => {
   })) // prettier-ignore
   run(state, command(ids, { type: 'items.add', items }), people.lead.id)
   rows = items.map(({ item }) => rowOf(state, today as never, must(state.maybe('item', item), 'item')))
-  const named = (name: string) => must(fieldsOf(state, project.id).find((one) => one.name === name), name) // prettier-ignore
+  const named = (name: string) => must(fieldsOf(state, project.id).find((field) => field.name === name), name) // prettier-ignore
   const column = (field: Field) => ({ id: field.id, is: 'field', name: field.name, field })
   columns = [
     { id: 'key', is: 'key', name: 'Key' }, { id: 'title', is: 'title', name: 'Title' }, column(named('assignees')), column(done),

@@ -48,4 +48,5 @@ export function columnsOf(fields: readonly Field[], widths: Readonly<Record<stri
 /** The same columns for the head and every row, whatever stands in them. */
 export const gridTemplate = (columns: readonly TableColumn[]): string =>
   columns.map(({ least, share }) => (share ? `minmax(${least}px, ${share}fr)` : `${least}px`)).join(' ')
-export const leastWidth = (columns: readonly TableColumn[]): number => columns.reduce((sum, one) => sum + one.least, 0)
+export const leastWidth = (columns: readonly TableColumn[]): number =>
+  columns.reduce((sum, column) => sum + column.least, 0)

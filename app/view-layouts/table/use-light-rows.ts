@@ -30,8 +30,8 @@ export function useLightRows(shown: Ref<readonly InSight[]>): Ref<ReadonlySet<nu
   const startFilling = () => (frame ||= requestAnimationFrame(fill))
 
   watch(shown, (now, before) => {
-    const was = new Set(before.map((one) => one.index))
-    const isNew = now.filter((one) => !was.has(one.index))
+    const was = new Set(before.map((inSight) => inSight.index))
+    const isNew = now.filter((inSight) => !was.has(inSight.index))
     const isFast = was.size > 0 && isNew.length > tooFast
     if (isFast) {
       cancelAnimationFrame(frame)
@@ -40,8 +40,8 @@ export function useLightRows(shown: Ref<readonly InSight[]>): Ref<ReadonlySet<nu
       calm = setTimeout(startFilling, calmAfterMs)
     }
     if (!isFast && !light.value.size) return
-    const kept = now.filter((one) => light.value.has(one.index) || (isFast && !was.has(one.index)))
-    light.value = new Set(kept.map((one) => one.index))
+    const kept = now.filter((inSight) => light.value.has(inSight.index) || (isFast && !was.has(inSight.index)))
+    light.value = new Set(kept.map((inSight) => inSight.index))
   })
   onScopeDispose(() => {
     clearTimeout(calm)

@@ -56,7 +56,7 @@ function item(values: Item['values'], status = 0, kind = 0): Item {
   return must(state.maybe('item', id), 'item')
 }
 const now = (one: Item) => must(small.state.maybe('item', one.id), 'item')
-const fieldNamed = (name: string) => must(fieldsOf(small.state, small.project.id).find((one) => one.name === name), name) // prettier-ignore
+const fieldNamed = (name: string) => must(fieldsOf(small.state, small.project.id).find((field) => field.name === name), name) // prettier-ignore
 const stored = () => small.state
 function twoKinds() {
   const [task] = kindsOf(small.state, small.project.id)
@@ -109,12 +109,12 @@ describe('a field that is removed', () => {
     const due = fieldNamed('due')
     const before = standing()
     const told = does({ type: 'field.remove', target: due.id, how: {} })
-    const speaking = [...stored().all('view')].filter((one) => JSON.stringify(one.definition).includes(due.id))
+    const speaking = [...stored().all('view')].filter((view) => JSON.stringify(view.definition).includes(due.id))
     expect(new Set(told.views)).toEqual(new Set(speaking.map((one) => one.id)))
     expect(speaking.length).toBeGreaterThan(0)
     expect(told.touched).toEqual({ field: 1, project: 1 })
     expect(stored().maybe('project', small.project.id)?.uses.due).toBeNull()
-    expect(fieldsOf(stored(), small.project.id).map((one) => one.id)).not.toContain(due.id)
+    expect(fieldsOf(stored(), small.project.id).map((field) => field.id)).not.toContain(due.id)
     isUndone(before)
   })
 
@@ -176,15 +176,15 @@ describe('a column that is removed', () => {
   it('gives what it holds to another, with its limit gone', () => {
     const board = must(boardsOf(stored(), small.project.id)[0], 'board').id
     const [, ready, inHand] = columnsOf(stored(), board)
-    const statuses = heldBy(stored(), inHand!.id).map((one) => one.status)
+    const statuses = heldBy(stored(), inHand!.id).map((held) => held.status)
     const before = standing()
     const told = does({ type: 'column.remove', target: inHand!.id, how: { to: ready!.id } })
     expect(told.touched).toEqual({ column: 1, limit: 1, columnStatus: 2 })
     expect(limitOf(stored(), inHand!.id)).toBeNull()
-    expect(heldBy(stored(), ready!.id).map((one) => one.status)).toEqual(expect.arrayContaining(statuses))
+    expect(heldBy(stored(), ready!.id).map((held) => held.status)).toEqual(expect.arrayContaining(statuses))
     isUndone(before)
     does({ type: 'column.remove', target: inHand!.id, how: { to: null } })
-    expect([...stored().all('columnStatus')].some((one) => statuses.includes(one.status))).toBe(false)
+    expect([...stored().all('columnStatus')].some((held) => statuses.includes(held.status))).toBe(false)
   })
 })
 

@@ -30,10 +30,10 @@ const tally = shallowRef<Tally | undefined>(first && { sums: first.sums })
 const wording = useWording(() => project.value?.id)
 /** How many items and what effort there is stands in the tally in any case. */
 const totalTexts = computed(() => {
-  const told = wording.value
-  if (!told || !definition.value) return []
+  const known = wording.value
+  if (!known || !definition.value) return []
   return definition.value.totals.flatMap((total, i) =>
-    total.name === 'count' ? [] : [totalText(total, tally.value?.totals?.[i], told)],
+    total.name === 'count' ? [] : [totalText(total, tally.value?.totals?.[i], known)],
   )
 })
 const openKey = computed(() => (typeof route.query.item === 'string' ? route.query.item : undefined))
