@@ -5,7 +5,7 @@ import WrenMark from './parts/WrenMark.vue'
 import { useSession } from './data/session'
 import { words } from './words'
 
-/** What stands in place of a page that is not there or broke. */
+/** What is shown instead of a page that is not there or broke. */
 const props = defineProps<{ error: NuxtError }>()
 const session = useSession()
 onMounted(() => session.restoreTheme())

@@ -15,7 +15,7 @@ const names = ['V1', 'V1w', 'V2', 'V3'] as const
 const bounds = { V1: 2, V1w: 1.75, V2: 1.5, V3: 2.5, V4: 1.5 } as const
 const said = {
   V1: 'V1 mine, open and urgent, by zone and status',
-  V1w: 'V1w the same of everybody',
+  V1w: 'V1w the same for everyone',
   V2: 'V2 a word in the title, by a number',
   V3: 'V3 all by status, in the team’s order',
   V4: 'V4 effort over the tree',

@@ -14,7 +14,7 @@ export type BringIn = ReturnType<typeof useBringIn>
 /** What is in reactive state cannot be sent to a worker as it is. */
 const plainly = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T
 
-/** A file that is being brought in: read by a worker, planned anew with every choice, sent when it is confirmed. */
+/** A file that is being brought in: read by a worker, planned again with every choice, sent when it is confirmed. */
 export function useBringIn(project: () => Project | undefined) {
   const directory = useDirectory()
   const changes = useChanges()
@@ -31,7 +31,7 @@ export function useBringIn(project: () => Project | undefined) {
   const said = ref('')
   const columns = shallowRef<readonly ColumnPlan[]>([])
   const statusFor = ref<Record<string, StatusId>>({})
-  /** What stands in place of cells, by line and column. */
+  /** What is shown instead of cells, by line and column. */
   const mends = ref<Record<number, Record<number, string>>>({})
   const plan = shallowRef<PlanSummary>()
   const isSending = ref(false)

@@ -7,7 +7,7 @@ import { statusesOf } from '#core/model/reader'
 import { smallWorkspace, type Small } from '#core/test-kit/workspace'
 import { useChanges } from './changes'
 
-/** A worker that does what it is told to say. */
+/** A worker that answers what it is given. */
 class Worker {
   readonly sent: Command[] = []
   readonly #words = new Map<string, (settled: unknown) => void>()
@@ -48,7 +48,7 @@ beforeEach(() => {
 })
 
 describe('what this tab did', () => {
-  it('is taken back and done again in its order, by name', async () => {
+  it('is undone and done again in its order, by name', async () => {
     expect(await changes.send(bare)).toBe(true)
     expect(await changes.send(bare)).toBe(true)
     expect([changes.undoName, changes.redoName]).toEqual(['change 2', undefined])
@@ -58,7 +58,7 @@ describe('what this tab did', () => {
     await changes.undo()
     expect(worker.sent[3]).toMatchObject({ type: 'revert', of: worker.sent[0]!.id })
     expect([changes.undoName, changes.redoName]).toEqual([undefined, 'change 1'])
-    // What is done again is the taking back, taken back.
+    // What is done again is the undo, undone.
     await changes.redo()
     expect(worker.sent[4]).toMatchObject({ type: 'revert', of: worker.sent[3]!.id })
     expect([changes.undoName, changes.redoName]).toEqual(['change 1', 'change 2'])
@@ -75,7 +75,7 @@ describe('what this tab did', () => {
     expect(worker.sent).toHaveLength(3)
   })
 
-  it('is what was done last, however fast it is taken back', async () => {
+  it('is what was done last, however fast it is undone', async () => {
     void changes.send(bare)
     void changes.undo()
     await changes.redo()
@@ -98,7 +98,7 @@ describe('what this tab did', () => {
 })
 
 describe('what is refused', () => {
-  it('at once is said, and is nothing to take back', async () => {
+  it('at once is said, and is nothing to undo', async () => {
     worker.refusal = { code: 'no-title' }
     expect(await changes.send(bare)).toBe(false)
     expect(changes.undoName).toBeUndefined()
@@ -107,7 +107,7 @@ describe('what is refused', () => {
     expect(changes.notices).toEqual([])
   })
 
-  it('by the server later is said, and no longer to take back', async () => {
+  it('by the server later is said, and no longer to undo', async () => {
     await changes.send(bare)
     await changes.send(bare)
     await worker.settle(0, { problem: { code: 'gone' } })
@@ -142,7 +142,7 @@ describe('what is refused', () => {
     expect(changes.notices[1]!.again).toBeUndefined()
   })
 
-  it('when it would be taken back leaves it where it was, not to be tried for ever', async () => {
+  it('when it would be undone leaves it where it was, not to be tried for ever', async () => {
     await changes.send(bare)
     worker.refusal = { code: 'nothing-to-undo' }
     await changes.undo()
@@ -177,7 +177,7 @@ describe('what an undo could not undo', () => {
 })
 
 describe('a large change', () => {
-  it('is done when the server has said so, and can then be taken back', async () => {
+  it('is done when the server has said so, and can then be undone', async () => {
     const done = changes.sendAndWait(bare, 'bringing in 412 items')
     await rest()
     expect(changes.undoName).toBeUndefined()

@@ -15,7 +15,7 @@ interface Undoable {
   readonly command: CommandId
   readonly name: string
 }
-/** Makes a command anew from what a problem says is stored. */
+/** Makes a command again from what a problem says is stored. */
 type Again = (problem: Problem) => BareCommand | undefined
 
 /** What this tab changes: sends commands, keeps what can be undone and redone, says what was refused. */
@@ -26,7 +26,7 @@ export const useChanges = defineStore('changes', () => {
   const undone = shallowRef<readonly Undoable[]>([])
   const { notices, say, dismiss } = noticeList()
   const wordsFor = problemSaid(session, directory)
-  /** What is taken back is what was done last, however fast the keys come. */
+  /** What is undone is what was done last, however fast the keys come. */
   const inTurn = oneByOne()
 
   const undoName = computed(() => done.value.at(-1)?.name)
@@ -34,7 +34,7 @@ export const useChanges = defineStore('changes', () => {
 
   /**
    * Does a command. Resolves to false where it could not even be begun; a refusal by the server comes later, as a
-   * notice. `again` makes the command anew from what the problem says is stored.
+   * notice. `again` makes the command again from what the problem says is stored.
    */
   const send = (bare: BareCommand, again?: Again): Promise<boolean> =>
     inTurn(async () => {
@@ -43,7 +43,7 @@ export const useChanges = defineStore('changes', () => {
       return !!begun
     })
 
-  /** Does what no undo takes back: how things look to oneself. */
+  /** Does what undo leaves alone: how things look to oneself. */
   const sendAside = (bare: BareCommand): Promise<boolean> => inTurn(async () => !!(await start(bare)))
 
   async function start(bare: BareCommand, again?: Again): Promise<Undoable | undefined> {

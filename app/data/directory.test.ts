@@ -38,7 +38,7 @@ describe('the directory', () => {
     expect([directory.today, directory.language]).toEqual([today, 'en-US'])
   })
 
-  it('stays the same where the same is told again, and moves on where it is not', () => {
+  it('stays the same where the same comes again, and moves on where it is not', () => {
     tell(answerFor(small.people.lead.id))
     const before = directory.reader
     tell(structuredClone(answerFor(small.people.lead.id)))

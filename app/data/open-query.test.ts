@@ -3,7 +3,7 @@ import type { WatchRequest } from '#core/queries/registry'
 import type { ReplicaApi } from './client'
 import { openEarly, openQuery } from './open-query'
 
-/** A worker that answers when it is told to. */
+/** A worker that answers when it is made to. */
 class Worker {
   readonly asked: { request: WatchRequest; tell: (packed: unknown) => void }[] = []
   readonly left: number[] = []
@@ -26,7 +26,7 @@ beforeEach(() => {
 afterEach(() => vi.useRealTimers())
 
 describe('a query that the worker keeps answered', () => {
-  it('is taken over from whoever asked it early, with what was told meanwhile', async () => {
+  it('is taken over from whoever asked it early, with what came meanwhile', async () => {
     openEarly(api, inTurn)
     worker.asked[0]!.tell({ packed: 4 })
     const heard: unknown[] = []
@@ -47,7 +47,7 @@ describe('a query that the worker keeps answered', () => {
     expect(heard).toEqual([3, 4])
   })
 
-  it('is asked anew by the next one who asks the same', () => {
+  it('is asked again by the next one who asks the same', () => {
     openEarly(api, inTurn)
     openQuery(api, inTurn)
     openQuery(api, inTurn)

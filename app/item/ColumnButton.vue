@@ -3,7 +3,7 @@ import { ref } from 'vue'
 import type { Item } from '#core/model/records'
 import { ColumnEditor } from '../parts/controls'
 
-/** What an item is, where it stands or what it is inside: pressed, it is chosen anew from a list. */
+/** What an item is, where it stands or what it is inside: pressed, it is chosen again from a list. */
 defineProps<{ item: Item; column: 'status' | 'kind' | 'parent'; label: string; mayEdit: boolean }>()
 defineOptions({ inheritAttrs: false })
 const button = ref<HTMLElement>()

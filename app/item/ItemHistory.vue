@@ -10,7 +10,7 @@ import { useAskResult } from '../data/use-ask'
 import SectionHead from '../parts/SectionHead.vue'
 import { words } from '../words'
 
-/** What happened to an item, newest first: who, what, when. Fetched anew when the item has changed. */
+/** What happened to an item, newest first: who, what, when. Fetched again when the item has changed. */
 const props = defineProps<{ item: string; changed: string }>()
 const changes = useChanges()
 const directory = useDirectory()

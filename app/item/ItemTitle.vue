@@ -5,7 +5,7 @@ import { VTextarea } from '../parts/controls'
 import { useTitleEdit } from '../parts/use-title-edit'
 import { words } from '../words'
 
-/** An item's title: pressed, it is typed anew. */
+/** An item's title: pressed, it is retyped. */
 const props = defineProps<{ item: Item; mayEdit: boolean }>()
 const { title, begin, changed, save: send } = useTitleEdit(() => props.item)
 const isOpen = ref(false)

@@ -4,7 +4,7 @@ import { VTextField } from 'vuetify/components/VTextField'
 
 /**
  * A line in which the title of a new item is typed. `add` says whether it was taken: if not, it stays to be mended.
- * `isBrief`: it has been opened to be left again, and takes what stands in it when it is.
+ * `isBrief`: it has been opened to be left again, and takes what is in it when it is.
  */
 const props = defineProps<{
   label: string

@@ -20,7 +20,7 @@ import { dayWords } from '../dates'
 
 export type Directory = ReturnType<typeof useDirectory>
 
-/** A sign: what stands in the element that carries its class. */
+/** A sign: what is in the element that carries its class. */
 export interface Mark {
   readonly content: string | VNode[]
   readonly class?: string | undefined

@@ -3,7 +3,7 @@ import type { Item } from '#core/model/records'
 import { useChanges } from '../data/changes'
 import { setValue } from './edits'
 
-/** An item's title while it is typed anew. */
+/** An item's title while it is retyped. */
 export function useTitleEdit(item: () => Item) {
   const changes = useChanges()
   const title = ref('')

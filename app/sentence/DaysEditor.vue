@@ -65,7 +65,7 @@ watch(
 )
 const isHeld = (span: Span) => isSameValue(span, { from: props.from, to: props.to })
 
-/** The next or last so many days. */
+/** The next or last few days. */
 const length = computed(() => {
   const end = [props.to, props.from].find((one) => typeof one === 'object' && one && (one.of === 'day' || one.of === 'workingDay') && one.n) // prettier-ignore
   return end && typeof end === 'object' ? { n: Math.abs(end.n), way: end.n < 0 ? 'last' : 'next', of: end.of as 'day' | 'workingDay' } : { n: 5, way: 'next', of: 'workingDay' as const } // prettier-ignore

@@ -19,7 +19,7 @@ const route = useRoute()
 const { mobile, width } = useDisplay()
 /** On a phone the index is a screen of its own. */
 const isIndexOpen = ref(false)
-/** Drawn on the server, it is there to be seen before it can be used; nothing is drawn anew for it. */
+/** Drawn on the server, it is there to be seen before it can be used; nothing is redrawn for it. */
 const frame = ref<InstanceType<typeof VApp>>()
 onMounted(() => {
   ;(frame.value?.$el as HTMLElement).removeAttribute('inert')

@@ -16,7 +16,7 @@ export function observeSize(list: Scrolling, tell: (size: Size) => void): (() =>
   return () => observer.disconnect()
 }
 
-/** The same, where somebody else is told as well. */
+/** The same, where somebody else hears it too. */
 export const observeSizeFor =
   (hear: (size: Size) => void) =>
   (list: Scrolling, tell: (size: Size) => void): (() => void) | undefined =>

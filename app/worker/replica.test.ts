@@ -216,7 +216,7 @@ describe('a replica', () => {
     replica.end()
   })
 
-  it('hears others, also what is told in parts, and what comes while the parts are fetched', async () => {
+  it('hears others, also what comes in parts, and what comes while the parts are fetched', async () => {
     const elsewhere = new Elsewhere()
     const { replica } = await opened(elsewhere)
     elsewhere.do(bringOf(elsewhere, 20))
@@ -243,7 +243,7 @@ describe('a replica', () => {
     replica.end()
   })
 
-  it('takes back what the server has not answered yet, and does it again', async () => {
+  it('undoes what the server has not answered yet, and does it again', async () => {
     const elsewhere = new Elsewhere()
     const { replica } = await opened(elsewhere)
     const add = addOf(elsewhere, 'a')
@@ -323,7 +323,7 @@ describe('a replica', () => {
     replica.end()
   })
 
-  it('that has to fetch everything anew, and is cut meanwhile, still sends what is pending', async () => {
+  it('that has to fetch everything again, and is cut meanwhile, still sends what is pending', async () => {
     const elsewhere = new Elsewhere()
     const { replica, box } = await opened(elsewhere)
     const { logAfter, items } = elsewhere.link

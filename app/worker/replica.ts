@@ -54,7 +54,7 @@ interface Past {
 }
 
 const longestWaitMs = 4000
-/** So long after opening the titles' order is begun, the first view is shown by then; and anew where one changed meanwhile. */
+/** This long after opening the titles' order is begun, the first view is shown by then; and anew where one changed meanwhile. */
 const calmMs = 1000
 /** For so long after it was said the server's day is taken as it is. */
 const serversDaySeconds = 10

@@ -31,7 +31,7 @@ export function pack(held: Held, answer: AnyAnswer): Packed {
   return { packed: mapLists(answer, stretch) }
 }
 
-/** The answer whole again. Rows that say the same as before are the ones of before, and not drawn anew. */
+/** The answer whole again. Rows that say the same as before are the ones of before, and not redrawn. */
 export function unpack<A extends AnyAnswer>(before: A | undefined, { packed }: Packed): A {
   if (!isView(packed)) return packed as A
   const known = new Map<string, ReadonlyMap<string, ListLine>>()

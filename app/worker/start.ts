@@ -3,7 +3,7 @@ import type { PageSeed } from '#core/queries/page-seed'
 /**
  * The first thing a signed-in page does: its HTML holds this script (modules/app-shell.ts), which sets how the page looks
  * and starts the worker while the page's own script is still on its way. Where the page is drawn already, the worker waits
- * until it can be worked with (data/begin.ts): nothing may hold that up. It imports nothing but types, as it stands in every page.
+ * until it can be worked with (data/begin.ts): nothing may hold that up. It imports nothing but types, as it is in every page.
  */
 export interface Started {
   readonly me: string

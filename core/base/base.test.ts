@@ -156,7 +156,7 @@ describe('decimals', () => {
 })
 
 describe('ranks', () => {
-  it('are told from what is none, before which or after which nothing could be put', () => {
+  it('are recognised where they are none: nothing could be put before or after them', () => {
     expect(['a0', 'Zz', 'b00', 'a0V', 'c1AB'].filter(isRank)).toEqual(['a0', 'Zz', 'b00', 'a0V', 'c1AB'])
     expect(['', 'a', 'b0', 'z7', 'a00', '1', 'a!'].filter(isRank)).toEqual([])
   })

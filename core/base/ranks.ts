@@ -6,7 +6,7 @@ import { generateKeyBetween, generateNKeysBetween } from 'fractional-indexing'
  */
 export type Rank = string
 
-/** A key longer than this has its neighbourhood spread anew. */
+/** A key longer than this has its neighbourhood respaced. */
 export const longestRank = 40
 
 /** `n` keys in order, after `before` and before `after` (undefined: the open end). */

@@ -2,12 +2,12 @@
 import * as z from 'zod/mini'
 import { isRank } from './ranks'
 
-/** Text of so many characters. */
+/** Text up to a length. */
 export const text = (longest: number, shortest = 0) => z.string().check(z.minLength(shortest), z.maxLength(longest))
 /** A whole number. */
 export const whole = (least = Number.MIN_SAFE_INTEGER, most = Number.MAX_SAFE_INTEGER) =>
   z.int().check(z.gte(least), z.lte(most))
-/** A list of so many. */
+/** A list up to a length. */
 export const list = <T extends z.ZodMiniType>(of: T, most: number, least = 0) =>
   z.array(of).check(z.minLength(least), z.maxLength(most))
 /** A name: trimmed, 1 to 120 characters. */

@@ -35,7 +35,7 @@ describe('the limit of a column', () => {
       expect(answer(setting(6, 3), by)).toMatchObject({ code: 'not-allowed', said: { act: 'set up project' } })
   })
 
-  it('is told with both numbers where somebody set it meanwhile', () => {
+  it('is refused with both numbers where somebody set it meanwhile', () => {
     answer(setting(6, 9))
     expect(answer(setting(6, 5))).toMatchObject({
       code: 'changed-meanwhile',

@@ -9,7 +9,7 @@ export type Room =
   | { readonly is: 'full' }
   | { readonly is: 'over'; readonly by: number }
 
-/** How much room a column with so many items has. `limit` null: it has none. */
+/** How much room a column with some items has. `limit` null: it has none. */
 export function roomOf(held: number, limit: number | null): Room {
   if (limit === null) return { is: 'none' }
   if (held < limit) return { is: 'room', by: limit - held }
@@ -39,7 +39,7 @@ export interface Drop {
   readonly isOver: boolean
 }
 
-/** What a drop of `n` more cards on a column with so many would do; with none more, how it is. */
+/** What a drop of `n` more cards on a column would do; with none more, how it is. */
 export function dropOn(held: number, limit: number | null, n: number): Drop {
   const room = roomOf(held + n, limit)
   return {

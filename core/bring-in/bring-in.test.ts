@@ -66,7 +66,7 @@ describe('the restoration file', () => {
     ]) // prettier-ignore
   })
 
-  it('is applied whole, and taken back whole', () => {
+  it('is applied whole, and undone whole', () => {
     const small = smallWorkspace()
     const before = small.state.snapshot()
     const bring = bringing(small, planOf(small, sample))

@@ -38,7 +38,7 @@ const builtIn: Readonly<Record<'title' | 'kind' | 'status' | 'parent', readonly 
 }
 const references = ['ref', 'reference', 'id', 'key', 'no', 'number', referenceName]
 
-/** A column's header without what stands in brackets: `Effort (h)` is `Effort`. */
+/** A column's header without what is in brackets: `Effort (h)` is `Effort`. */
 const bare = (header: string): string => header.replace(/\s*[([].*?[)\]]\s*$/, '').trim()
 const isOneOf = (words: readonly string[], header: string): boolean =>
   words.some((word) => isSameText(word, header) || isSameText(word, bare(header)))

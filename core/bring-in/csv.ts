@@ -47,9 +47,7 @@ export function parseCsv(text: string): Result<CsvTable> {
     },
   })
   if (broken !== undefined)
-    return fail(
-      problem('unreadable', { where: `line ${broken}: a quote is not closed or stands in the middle of a cell` }),
-    )
+    return fail(problem('unreadable', { where: `line ${broken}: a quote is not closed or is in the middle of a cell` }))
   const [head, ...rest] = records
   if (!head) return fail(problem('unreadable', { where: 'the file is empty' }))
   if (rest.length > mostRecords) return fail(problem('too-many-rows', { rows: rest.length, most: mostRecords }))

@@ -36,7 +36,7 @@ import type { BringInBody } from './command'
 export interface Choices {
   /** Status texts of the file that the workflow does not have, by text, to a status. */
   readonly statuses: Readonly<Record<string, StatusId>>
-  /** Cells written anew, by line, then by column. */
+  /** Corrected cells, by line, then by column. */
   readonly mends: Readonly<Record<number, Readonly<Record<number, string>>>>
 }
 

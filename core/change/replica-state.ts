@@ -19,8 +19,8 @@ interface Pending<Command> {
 }
 
 /**
- * Confirmed state and pending commands, in one set of maps. On every entry the pending ones are taken back, the
- * confirmed state moves forward, and they are applied anew (client-side prediction with server reconciliation).
+ * Confirmed state and pending commands, in one set of maps. On every entry the pending ones are undone, the
+ * confirmed state moves forward, and they are reapplied (client-side prediction with server reconciliation).
  */
 export class ReplicaState<Command extends Envelope> implements EntryBook {
   readonly state = new State()
@@ -58,7 +58,7 @@ export class ReplicaState<Command extends Envelope> implements EntryBook {
     if (patch.ok) this.#apply(patch.value)
   }
 
-  /** Moves the confirmed state forward by one entry, one's own or another's. `keepEntry`: it may be taken back here. */
+  /** Moves the confirmed state forward by one entry, one's own or another's. `keepEntry`: it may be undone here. */
   confirm(entry: Entry, keepEntry = false, patch: Patch = entry.patch): void {
     this.rebase(() => {
       if (keepEntry || this.#isPending(entry.command)) this.#own.set(entry.command, entry)

@@ -142,7 +142,7 @@ describe('two replicas and a room', () => {
             const command = browser.outbox[n % Math.max(1, browser.outbox.length)]
             if (command) send(browser, command, n % 2 === 0)
           } else {
-            // Some entry is told again, or too early: only the next one counts.
+            // Some entry is sent again, or too early: only the next one counts.
             const entry = room.entries[what === 4 ? browser.sequence : n % Math.max(1, room.entries.length)]
             if (entry) browser.hear(entry)
           }

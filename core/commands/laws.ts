@@ -10,7 +10,7 @@ import type { EntityName, Item, Records, Stay } from '../model/records'
 
 /**
  * The first law that a patch would break, as the problem to tell; undefined where all of them hold. `isRoom`: stays are at
- * hand, as they are in the room alone; a browser is told of no change to them.
+ * hand, as they are in the room alone; a browser never sees a change to them.
  */
 export function brokenLaw(reader: Reader, patch: Patch, isRoom: boolean): Problem | undefined {
   const after = new After(reader, patch)

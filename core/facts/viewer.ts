@@ -7,7 +7,7 @@ import type { Day, PersonId, Workspace } from '../model/records'
 export interface Viewer {
   readonly me: PersonId
   readonly today: PlainDate
-  /** The status in which an item was so many days ago; undefined where it is not known (yet). */
+  /** The status in which an item was some days ago; undefined where it is not known (yet). */
   readonly past?: (daysAgo: number, item: string) => string | undefined
 }
 
@@ -39,7 +39,7 @@ export const meaningTo = (reader: Reader, viewer: Viewer): Meaning => ({
 })
 
 let zones: ZoneDays | undefined
-/** The days of the workspace's time zone. One is kept, because making it anew costs a formatter for every day. */
+/** The days of the workspace's time zone. One is kept, because making it again costs a formatter for every day. */
 export function daysOf({ timeZone }: Workspace): ZoneDays {
   if (zones?.timeZone !== timeZone) zones = new ZoneDays(timeZone)
   return zones

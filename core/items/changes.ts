@@ -70,7 +70,7 @@ export const changedMeanwhile = (item: Item, field: string, yours: unknown, stor
 
 /**
  * Keys for `n` items that come to stand at a place in the project's order, together with the changes that make room
- * there where keys have grown past 40 characters (the 100 neighbours on either side are spread anew).
+ * there where keys have grown past 40 characters (the 100 neighbours on either side are respaced).
  */
 export function ranksAt(
   reader: Reader,

@@ -78,7 +78,7 @@ describe('what happened to an item', () => {
     expect(people([lead.id], [reader.id])).toMatch(/Imke.*Yuki/)
   })
 
-  it('is said as taken back where it was, each sentence', () => {
+  it('is said as undone where it was, each sentence', () => {
     expect(told('revert', { field: 'title', before: 'b', after: 'a' })).toEqual(['undid this: renamed it from “b”'])
   })
 

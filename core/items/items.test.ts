@@ -146,7 +146,7 @@ describe('moving', () => {
     expect(t.item(id).stay).toBe(`${entry.command}/1`)
     expect(entry.patch).toContainEqual({ entity: 'stay', id: first, field: 'until', before: null, after: entry.at })
   })
-  it('the later of two is told who moved it where', () => {
+  it('the later of two hears who moved it where', () => {
     const t = new Table()
     const id = t.add('a')
     const from = t.item(id).status
@@ -271,7 +271,7 @@ describe('undo', () => {
 })
 
 describe('said in words', () => {
-  it('what happened, and what undo would take back', () => {
+  it('what happened, and what undo would undo', () => {
     const t = new Table()
     const id = t.add('a')
     const day = (date: string) => `day ${date}`

@@ -34,7 +34,7 @@ function isPlain(name: string): boolean {
 /** The name, in quotation marks where it could be taken for something else. */
 export const quoted = (name: string): string => (isPlain(name) ? name : `“${name.replaceAll('”', '””')}”`)
 
-/** Those of the same name are told apart by a number. */
+/** Those with the same name get a number each. */
 function apart(all: Iterable<{ readonly id: string; readonly name: string }>): Named[] {
   const seen = new Map<string, number>()
   return [...all].map(({ id, name }) => {

@@ -1,4 +1,4 @@
-/** How a view draws: what each layout needs to be told, which phrases it has, what it answers. */
+/** How a view draws: what each layout needs to know, which phrases it has, what it answers. */
 import type { LayoutName } from '../model/names'
 import type { Reader } from '../model/reader'
 import type { Project, ViewDefinition } from '../model/records'
@@ -21,7 +21,7 @@ export interface ShownView<L extends LayoutName> {
   readonly totals: TotalValues
   /** Groups that show their heads alone, by what names them. */
   readonly folded: ReadonlySet<string>
-  /** The places of a list of so many that are handed out, as far as somebody has said where they look. */
+  /** The places of a list that are handed out, as far as somebody has said where they look. */
   window(list: string, length: number): [from: number, to: number]
   rowAt(row: number): Row
 }

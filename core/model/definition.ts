@@ -3,8 +3,7 @@ import * as z from 'zod/mini'
 import { list, text, whole } from '../base/schemas'
 import * as ids from '../base/id-schemas'
 import { testRecord } from '../fields/test'
-import { leastWidth, mostWidth } from './looks'
-import { automaticFactNames, grains, totalNames, type LayoutName } from './names'
+import { automaticFactNames, grains, leastWidth, mostWidth, totalNames, type LayoutName } from './names'
 
 /** What can be asked, sorted, grouped and totalled: a field of the project, or what the product itself knows. */
 export const factRecord = z.discriminatedUnion('fact', [
@@ -70,7 +69,7 @@ export const groupKeyRecord = z.object({
   hideNone: z.optional(z.boolean()),
 })
 
-/** How wide columns are, in px, by what stands in them: a field's id, or the name of an automatic fact. */
+/** How wide columns are, in px, by what they show: a field's id, or the name of an automatic fact. */
 export const widthsRecord = z.record(text(64), whole(leastWidth, mostWidth))
 
 const question = {

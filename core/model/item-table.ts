@@ -131,7 +131,7 @@ export class ItemTable {
     return { order: order.subarray(0, n), parentAt: parentAt.subarray(0, n) }
   }
 
-  /** Makes room for so many items more. */
+  /** Makes room for more items. */
   reserve(more: number): void {
     this.#grow(this.n + more)
   }

@@ -2,9 +2,6 @@ import { tieId } from '../base/ids'
 import type { Lookup } from './entities'
 import type { Look, View } from './records'
 
-/** The narrowest and widest that a column can be dragged, in px. */
-export const [leastWidth, mostWidth] = [40, 1200] as const
-
 /** The id of how a person has a view look. */
 export const lookId = (view: string, person: string): Look['id'] => tieId<'look'>(view, person)
 

@@ -47,3 +47,6 @@ export const totalNames = [
 ] as const // prettier-ignore
 /** What can be worked out of the items of a group. */
 export type TotalName = (typeof totalNames)[number]
+
+/** The narrowest and widest that a column can be dragged, in px. */
+export const [leastWidth, mostWidth] = [40, 1200] as const

@@ -53,7 +53,7 @@ describe('adding people', () => {
     })
   })
 
-  it('changes the role of one who is a member already, and gives it back when it is taken back', () => {
+  it('changes the role of one who is a member already, and gives it back when it is undone', () => {
     const patch = run(small.state, adding([], [memberOf(small.people.reader, 'contributor')]), small.people.lead.id)
     expect(small.state.maybe('member', memberId(small.project.id, small.people.reader.id))?.role).toBe('contributor')
     expect(patch).toMatchObject([{ entity: 'member', before: { role: 'reader' }, after: { role: 'contributor' } }])

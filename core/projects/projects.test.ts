@@ -109,7 +109,7 @@ describe('a new project', () => {
     expect(refusal({ ...body, views: body.views.map((one) => ({ ...one, id: view.id })) })).toBe('id-taken')
   })
 
-  it('is gone without a trace when it is taken back', () => {
+  it('is gone without a trace when it is undone', () => {
     const before = small.state.snapshot()
     const body = pattern()
     const patch = run(small.state, start(body), small.people.lead.id)

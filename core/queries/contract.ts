@@ -19,7 +19,7 @@ export interface QueryContext {
   readonly state: State
   readonly me: PersonId
   today(): PlainDate
-  /** The status of an item at the end of a day so many days ago; undefined where it is not known (yet). */
+  /** The status of an item at the end of a day some days ago; undefined where it is not known (yet). */
   readonly past?: (daysAgo: number, item: string) => string | undefined
   /** Undefined on the server, which answers nothing that needs it beforehand. */
   readonly server?: ServerPort
@@ -71,7 +71,7 @@ export const askedQuery = <Input, Answer>(ask: AskedQuery<Input, Answer>['ask'])
   kind: 'asked', ask,
 }) // prettier-ignore
 
-/** A watch that is computed anew whenever something it may show has changed. */
+/** A watch that is recomputed whenever something it may show has changed. */
 export const recomputed = <Answer>(update: (changed: ChangeSet) => boolean, answer: () => Answer): Watch<Answer> => ({
   update, answer,
 }) // prettier-ignore

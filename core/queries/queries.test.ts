@@ -110,7 +110,7 @@ describe('a view that is watched', () => {
     expect(titlesOf(watched.answer())).toEqual(['z', 'zz'])
   })
 
-  it('kept right change by change, says what it would say if it were asked anew', () => {
+  it('kept right change by change, says what it would say if it were asked again', () => {
     const dice = fc.tuple(fc.nat(1000), fc.nat(1000), fc.nat(1000)) as fc.Arbitrary<Dice>
     fc.assert(
       fc.property(
@@ -148,7 +148,7 @@ describe('a view that is watched', () => {
     )
   })
 
-  it('reads the state that stands, when everything was fetched anew under a change that was not kept', () => {
+  it('reads the state that stands, when everything was fetched again under a change that was not kept', () => {
     const draft: ViewDefinition = { ...table.definition, sort: [{ by: { fact: 'title' }, down: false }] }
     add(['one'])
     const watched = watchOf(table, draft)
@@ -161,7 +161,7 @@ describe('a view that is watched', () => {
     expect(titlesOf(watched.answer())).toEqual(['three', 'two'])
   })
 
-  it('is worked out anew for what is no item, and not for an item that moves on', () => {
+  it('is recomputed for what is no item, and not for an item that moves on', () => {
     const [one] = add(['one'])
     const { state, project, ids, people } = small
     const [from, to] = statusesOf(state, project.id).map(({ id }) => id)

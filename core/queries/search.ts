@@ -21,7 +21,7 @@ export interface SearchInput {
 
 /** So many are found at most. */
 const mostFound = 20
-/** Of so many whose title has all the words, those that fit best are looked for. */
+/** The most whose title has all the words, those that fit best are looked for. */
 const mostRanked = 500
 /** In fewer letters a wrong one leaves too little. */
 const shortestForgiven = 4

@@ -32,7 +32,7 @@ interface Shown {
   readonly definition: ViewDefinition
   readonly project: Project
   readonly live: LiveView
-  /** The state that it reads: another takes its place when everything is fetched anew. */
+  /** The state that it reads: another takes its place when everything is fetched again. */
   readonly reader: Reader
 }
 

@@ -66,7 +66,7 @@ describe('the widths of a view’s columns', () => {
     expect(judge(small.state, remove, contextOf(remove, lead.id)).ok).toBe(true)
   })
 
-  it('are taken back as they were by the inverse of the change', () => {
+  it('are undone as they were by the inverse of the change', () => {
     const { lead } = small.people
     set({ title: 400 }, lead)
     const command = commandOf(small.ids, { type: 'look.set', view: view.id, widths: { title: 500 } })

@@ -67,7 +67,7 @@ describe('the engine, against a view worked out item by item', () => {
   })
 
   const change = fc.record({ at: fc.nat(80), what: fc.constantFrom('anew', 'gone', 'status', 'values', 'title', 'parent', 'rank', 'archived'), to: random.item }) // prettier-ignore
-  it('kept right change by change, gives what it would give worked out anew', () => {
+  it('kept right change by change, gives what it would give recomputed', () => {
     fc.assert(
       fc.property(
         fc.array(random.item, { minLength: 5, maxLength: 70 }),

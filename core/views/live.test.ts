@@ -78,7 +78,7 @@ describe('an item that is held', () => {
     view.hold(idsOf('Pane 2'))
     change(view, 'Pane 2', { values: { [field('need')]: one.idOf('must') } })
     expect(titlesOf(view)).toEqual(['Pane 2', 'Pane 10'])
-    // Also while everything is worked out anew.
+    // Also while everything is recomputed.
     view.evaluate(one.askedBy('Séverine'))
     expect(titlesOf(view)).toContain('Pane 2')
     view.hold(new Set())

@@ -1,4 +1,4 @@
-/** A view that is kept right as items change, without being worked out anew. */
+/** A view that is kept right as items change, without being recomputed. */
 import { grown } from '../fields/columns/column'
 import { noRow } from '../model/item-table'
 import type { Total } from '../model/records'
@@ -34,7 +34,7 @@ export interface Group {
   readonly n: number
 }
 
-/** More than so many changed items have the view worked out anew. */
+/** More changed items have the view recomputed. */
 const mostTouched = 200
 const noRows = new Int32Array(0)
 
@@ -120,7 +120,7 @@ export class LiveView {
     return this.#in[row] !== undefined
   }
 
-  /** Works everything out anew: on a new day, under other names, after a large change. */
+  /** Recomputes everything: on a new day, under other names, after a large change. */
   evaluate(context: ViewContext): void {
     const { table } = this.#plan.context
     const held = [...this.#held].filter((id) => this.has(table.maybeRow(id) ?? noRow))

@@ -5,7 +5,7 @@ import type { Key } from './keys'
 
 /** So few rows are put in by comparing. */
 const fewRows = 24
-/** From so many rows on, wide digits pay. */
+/** From this many rows on, wide digits pay. */
 const manyRows = 1500
 const [narrowDigit, wideDigit] = [8, 12]
 /** So few are sorted quicker as numbers than by their digits. */

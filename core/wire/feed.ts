@@ -26,7 +26,7 @@ export type Answer =
   | { readonly problem: Problem }
   | { readonly large: { readonly sequence: number; readonly parts: number } }
 
-/** In the log, a large entry is told like in the feed. */
+/** In the log, a large entry reads as in the feed. */
 export type LogMessage = Extract<FeedMessage, { tell: 'entry' | 'large' | 'sequence' }>
 
 /** What signs somebody in: an address and a password or, in the demo, a person. */
@@ -44,7 +44,7 @@ export const ownerBody = z.object({
   workspace: name,
   timeZone: text(60),
 })
-/** How far back the log is handed out before the payload is to be taken anew. */
+/** How far back the log is handed out before the payload is to be taken again. */
 export const longestCatchUp = 2000
 /** A patch with more changes than this goes in parts of as many. */
 export const changesInPart = 1000

@@ -239,7 +239,7 @@ export const log = pgTable('log', {
   v: integer('v').notNull(),
   /** What was sent, except for large commands, which the patch says as well. */
   body: jsonb('body').notNull(),
-  /** Null where it stands in parts. */
+  /** Null where it is stored in parts. */
   patch: jsonb('patch'),
   parts: integer('parts').notNull(),
   /** The version of the model that the patch speaks of. */

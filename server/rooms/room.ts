@@ -15,7 +15,7 @@ import { loadState } from '../db/load'
 import { entriesAfter, entryOfCommand, storedLongText, wholeEntry, type StoredEntry } from '../db/log'
 import type { OpenDatabase } from '../db/open'
 
-/** Hears every entry in order, with the parts it stands in (0: none). */
+/** Hears every entry in order, with the parts it is stored in (0: none). */
 export type Hear = (entry: Entry, parts: number) => void
 
 interface Waiting {
@@ -26,7 +26,7 @@ interface Waiting {
   reject(error: unknown): void
 }
 
-/** At most so many commands go into one transaction. */
+/** The most commands that go into one transaction. */
 const mostInBatch = 50
 /** The channel on which servers that share a database hasten each other. */
 export const channel = 'wrenleaf'

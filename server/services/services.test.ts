@@ -16,7 +16,7 @@ describe('the server’s clock', () => {
     expect(clock.now()).toBe('2026-11-24T13:01:30.000Z')
   })
 
-  it('stands where it is told to', () => {
+  it('stands where it is put', () => {
     let real = 0
     const clock = serverClock({ WRENLEAF_NOW: '2026-11-24T13:00:00Z', WRENLEAF_CLOCK: 'still' }, () => (real += 1000))
     expect([clock.now(), clock.now()]).toEqual(['2026-11-24T13:00:00.000Z', '2026-11-24T13:00:00.000Z'])

@@ -6,7 +6,7 @@ const demo = useDemo()
 const sample = join(root, 'tests/fixtures/restoration.csv')
 const csv = (text: string | Buffer, name = 'list.csv') => ({ name, mimeType: 'text/csv', buffer: Buffer.from(text) })
 
-test('the restoration file: counts, faults, confirmed, and taken back whole', async ({ browser }) => {
+test('the restoration file: counts, faults, confirmed, and undone whole', async ({ browser }) => {
   const page = await demo.as(browser, 'Séverine')
   const other = await demo.as(browser, 'Imke', { at: 'All items' })
   const before = (await other.locator('.count b').textContent())!

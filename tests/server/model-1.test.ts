@@ -70,7 +70,7 @@ async function isAllThere(server: TestServer): Promise<void> {
     expect(history.entries.length).toBeGreaterThan(0)
   }
 
-  // The last change, made on the board's list of columns as it was then, is taken back.
+  // The last change, made on the board's list of columns as it was then, is undone.
   const inHand = columns.find((column) => column.name === 'In hand')!
   const limit = async () => (await client.directory()).records.limit.find((one) => one.column === inHand.id)?.most
   expect(await limit()).toBe(3)

@@ -130,7 +130,7 @@ describe('who may do what', () => {
     )
   })
 
-  it('nobody takes back what another did', async () => {
+  it('nobody undoes what another did', async () => {
     const id = v7()
     await clients.lead.command(
       'items.set',

@@ -232,7 +232,7 @@ provide(boardKey, {
 .cells {
   flex: 1;
 }
-/* As wide as their columns, whatever stands in them: heads and cells lie in one line. */
+/* As wide as their columns, whatever they hold: heads and cells lie in one line. */
 .heads > *,
 .cells > * {
   contain: inline-size;

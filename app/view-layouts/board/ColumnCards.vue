@@ -19,7 +19,7 @@ const column = computed(() => props.shown.column)
 const stretch = computed(() => props.shown.answer?.stretch)
 const count = computed(() => (props.shown.isFolded ? 0 : (props.shown.answer?.shown ?? 0)))
 const rowAt = (index: number): Row | undefined => stretch.value?.rows[index - stretch.value.from]
-/** About how high a card is, in pixels, until it has been measured: a title takes a line for so many letters. */
+/** About how high a card is, in pixels, until it has been measured: a title takes a line for this many letters. */
 const heightOf = (index: number) => 59 + 18 * Math.ceil((rowAt(index)?.item.title.length ?? 1) / 27)
 const virtualizer = useVirtualizer(computed(() => ({
   count: count.value, getScrollElement: () => board.scroller.value ?? null, estimateSize: heightOf, overscan: 8, gap: 7,

@@ -155,7 +155,7 @@ describe('a card', () => {
     ])
   })
 
-  it('is told beforehand what it would do to a limit', () => {
+  it('says beforehand what it would do to a limit', () => {
     const one = item('Pane', 0)
     for (let i = 0; i < 6; i++) item(`Ridge ${i}`, 2)
     const { dropOn, at } = onBoard()

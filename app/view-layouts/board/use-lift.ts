@@ -119,7 +119,7 @@ function placeAt(around: readonly Row[], i: number): { before: ItemId } | { afte
 }
 
 export const focusCard = (item: string): void => document.getElementById(`card-${item}`)?.focus()
-/** A moved card is drawn anew in its column: the focus that is lost by that comes back to it. */
+/** A moved card is redrawn in its column: the focus that is lost by that comes back to it. */
 function keepFocusOn(item: string, frames = 40): void {
   if (!document.activeElement || document.activeElement === document.body) focusCard(item)
   if (frames) requestAnimationFrame(() => keepFocusOn(item, frames - 1))

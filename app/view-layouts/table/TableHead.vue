@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { isSameFact } from '#core/facts/registry'
-import { leastWidth, mostWidth } from '#core/model/looks'
+import { leastWidth, mostWidth } from '#core/model/names'
 import type { SortKey } from '#core/model/records'
 import { words } from '../../words'
 import type { TableColumn } from './columns'

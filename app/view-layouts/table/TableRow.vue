@@ -27,7 +27,7 @@ const titleMark = (title: string, inside: number): Mark => ({
 const isCut = (column: TableColumn, mark: Mark | undefined): boolean => !!mark && mark.width * 7 + 20 > column.least
 
 /**
- * One row, drawn as plain elements in one component: a screen of rows is drawn anew within a frame while it is scrolled.
+ * One row, drawn as plain elements in one component: a screen of rows is redrawn within a frame while it is scrolled.
  * What happens in a cell is heard by the table, which finds row and column in `data-row` and `data-column`.
  */
 export default defineComponent({

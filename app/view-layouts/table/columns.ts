@@ -45,7 +45,7 @@ export function columnsOf(fields: readonly Field[], widths: Readonly<Record<stri
   ]
 }
 
-/** The same columns for the head and every row, whatever stands in them. */
+/** The same columns for the head and every row, whatever they hold. */
 export const gridTemplate = (columns: readonly TableColumn[]): string =>
   columns.map(({ least, share }) => (share ? `minmax(${least}px, ${share}fr)` : `${least}px`)).join(' ')
 export const leastWidth = (columns: readonly TableColumn[]): number =>

@@ -11,7 +11,7 @@ export interface Column {
   /** Null empties. The value must be one of the column's kind; the table keeps others in an `AnyColumn`. */
   set(row: number, value: Value): void
   isEmpty(row: number): boolean
-  /** Makes room for so many rows. */
+  /** Makes room for more rows. */
   grow(capacity: number): void
 }
 

@@ -19,7 +19,7 @@ export const kinds = recordCommands({
   siblings: (reader, kind) => kindsOf(reader, kind.project),
   check: (reader, kind) =>
     reader.maybe('workflow', kind.workflow)?.project === kind.project ? undefined : problem('other-project'),
-  /** `to`: what its items become; those whose status that kind has not begin anew. */
+  /** `to`: what its items become; those whose status that kind has not start over. */
   removal: z.object({ to: ids.kindId }),
   checkRemoval: (reader, kind, { to }) =>
     kindsOf(reader, kind.project).some((other) => other.id === to && to !== kind.id)

@@ -30,7 +30,7 @@ function refused(bare: BareCommand, by: Person = small.people.lead): string | un
   const judged = judge(small.state, one, contextOf(one, by.id))
   return judged.ok ? undefined : judged.problem.code
 }
-/** Whatever was done last is taken back, and everything stands as it stood. */
+/** Whatever was done last is undone, and everything stands as it stood. */
 function isUndone(before: unknown): void {
   const last = must(room.entries.at(-1), 'entry')
   const done = room.do(command(small.ids, { type: 'revert', of: last.command }), small.people.lead.id)
@@ -189,7 +189,7 @@ describe('a column that is removed', () => {
 })
 
 describe('what a project is set up with', () => {
-  it('is added, named, ordered and taken back, by those who may', () => {
+  it('is added, named, ordered and undone, by those who may', () => {
     const field = { ...fieldNamed('notes'), id: small.ids.next() as never, name: 'glass', rank: 'b90' }
     const before = standing()
     does({ type: 'field.add', record: field })

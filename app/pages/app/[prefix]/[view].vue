@@ -28,7 +28,7 @@ const definition = computed(() => view.value && views.definitionOf(view.value))
 const first = answerIn(pageSeed(), 'view', { view: String(route.params.view) })
 const tally = shallowRef<Tally | undefined>(first && { sums: first.sums })
 const wording = useWording(() => project.value?.id)
-/** How many items and what effort there is stands in the tally in any case. */
+/** How many items and what effort there is, is said in the tally in any case. */
 const totalTexts = computed(() => {
   const known = wording.value
   if (!known || !definition.value) return []

@@ -3,7 +3,7 @@ import { dateIn, dayNumber, ZoneDays } from '#core/base/dates'
 import { statusesAt } from '../../../db/stays'
 import { answering, readableProject, refuse, signedIn } from '../../../http/request'
 
-/** Where the items of a project stood at the end of the day so many days ago, of those that have moved since. */
+/** Where the items of a project stood at the end of the day some days ago, of those that have moved since. */
 export default defineEventHandler((event) =>
   answering(event, async (house) => {
     const { me, room } = await signedIn(event, house)
