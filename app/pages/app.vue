@@ -3,6 +3,7 @@ import { nextTick, onBeforeUnmount, onMounted, ref } from 'vue'
 import { navigateTo } from 'nuxt/app'
 import { RouterView, useRoute, useRouter } from 'vue-router'
 import { learnNumbers } from '../counted'
+import { warmDayFormats } from '../theme/day-formats'
 import { fetchLater } from '../parts/later'
 import { SearchBox, ShortcutList } from '../shell/around'
 import { isShowingKeys } from '../shell/shortcuts'
@@ -31,6 +32,7 @@ onMounted(() => {
     stands.value = true
     fetchLater()
     learnNumbers(navigator.language)
+    afterPaint(() => warmDayFormats(navigator.language))
   })
 })
 onBeforeUnmount(() => removeEventListener('keydown', onKey))

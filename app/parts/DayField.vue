@@ -3,11 +3,13 @@ import { computed } from 'vue'
 import { VDatePicker } from 'vuetify/components/VDatePicker'
 import { VTextField } from 'vuetify/components/VTextField'
 import { isPlainDate } from '#core/base/dates'
+import { useSecondStep } from './second-step'
 
 /** A day: typed, or pressed in the month below. */
 const text = defineModel<string>({ required: true })
 defineProps<{ label: string; wrong?: string }>()
 const emit = defineEmits<{ pick: [] }>()
+const isMonthDue = useSecondStep()
 /** The picker knows days as moments of the browser's clock. */
 const picked = computed({
   get: () => (isPlainDate(text.value) ? new Date(`${text.value}T00:00`) : undefined),
@@ -23,12 +25,17 @@ const picked = computed({
 <template>
   <div class="day">
     <VTextField v-model="text" variant="underlined" autofocus :aria-label="label" :error-messages="wrong" />
-    <VDatePicker v-model="picked" />
+    <div class="month"><VDatePicker v-if="isMonthDue" v-model="picked" /></div>
   </div>
 </template>
 
 <style scoped>
 .day {
   padding: 8px 10px;
+}
+/* Its room is kept until it comes. */
+.month {
+  min-width: 328px;
+  min-height: 344px;
 }
 </style>

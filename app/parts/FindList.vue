@@ -1,8 +1,10 @@
 <script setup lang="ts" generic="T">
-import { nextTick, onMounted, ref, useId, watch } from 'vue'
+import { computed, nextTick, onMounted, ref, useId, watch } from 'vue'
+import { useDisplay } from 'vuetify'
 import { VList, VListItem } from 'vuetify/components/VList'
 import { VTextField } from 'vuetify/components/VTextField'
 import { VVirtualScroll } from 'vuetify/components/VVirtualScroll'
+import { useSecondStep } from './second-step'
 
 /** A line to type in, and what it finds under it: the arrows, Home and End move, Enter takes one, Escape leaves. */
 const props = defineProps<{
@@ -26,6 +28,9 @@ const props = defineProps<{
 const emit = defineEmits<{ take: [line: T]; leave: [] }>()
 const typed = defineModel<string>({ required: true })
 
+const { mobile } = useDisplay()
+const lineHeight = computed(() => (mobile.value ? 44 : 32))
+const areLinesDue = useSecondStep()
 const id = useId()
 const at = ref(0)
 const input = ref<InstanceType<typeof VTextField>>()
@@ -86,12 +91,18 @@ function onKey(event: KeyboardEvent): void {
       @keydown="onKey"
     />
     <slot name="said" />
-    <VList class="lines" role="none" tabindex="-1">
+    <VList
+      class="lines"
+      role="none"
+      tabindex="-1"
+      :style="{ minHeight: `min(50vh, 284px, ${lines.length * lineHeight}px)` }"
+    >
       <VVirtualScroll
+        v-if="areLinesDue"
         :id="`${id}-list`"
         ref="scroll"
         :items="lines"
-        item-height="32"
+        :item-height="lineHeight"
         role="listbox"
         :aria-label="label"
         :aria-multiselectable="several || undefined"

@@ -1,6 +1,7 @@
 import { defineNuxtPlugin, useRequestHeaders } from 'nuxt/app'
 import { createVuetify } from 'vuetify'
 import { defaults } from '../theme/defaults'
+import { dayFormats } from '../theme/day-formats'
 import { icons } from '../theme/icons'
 import { localeOf } from '../theme/locale'
 
@@ -14,7 +15,7 @@ export default defineNuxtPlugin(({ vueApp }) => {
       defaults,
       locale: { adapter: localeOf('en') },
       // Weeks begin where the person's own do.
-      date: { locale: { en: import.meta.client ? navigator.language : 'en-GB' } },
+      date: { locale: { en: import.meta.client ? navigator.language : 'en-GB' }, formats: dayFormats },
       icons,
       display: { mobileBreakpoint: 701 },
       // The page is drawn on the server for the kind of screen that asks, and alike in the browser until it is live.
