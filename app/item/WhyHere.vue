@@ -31,10 +31,13 @@ watch(why, (now, before) => {
   if (now && before?.isIn !== now.isIn) isOpen.value = !now.isIn
 })
 const failing = computed(() => why.value?.reasons.filter((one) => !one.holds).length ?? 0)
+/** There is something to say besides. */
+const hasMore = computed(() => !!why.value && why.value.reasons.length + groups.value.length > 0)
 const title = computed(() => {
   if (!why.value) return ''
   if (why.value.isArchived) return words.why.archived
-  return why.value.isIn ? words.why.isIn : words.why.leftOut(failing.value)
+  if (!why.value.isIn) return words.why.leftOut(failing.value)
+  return hasMore.value ? words.why.isIn : words.why.isInAll
 })
 const phraseOf = ({ at }: Reason): string => {
   const condition = props.definition.where[at]
@@ -56,10 +59,11 @@ const takeOut = (at: number) =>
 
 <template>
   <section v-if="why" class="why note" :class="{ out: !why.isIn }">
-    <button type="button" class="title" :aria-expanded="isOpen" @click="isOpen = !isOpen">
+    <p v-if="!hasMore" class="title">{{ title }}</p>
+    <button v-else type="button" class="title" :aria-expanded="isOpen" @click="isOpen = !isOpen">
       {{ title }} <span class="link">{{ isOpen ? '' : why.isIn ? words.why.askIn : words.why.ask }}</span>
     </button>
-    <ul v-if="isOpen" :aria-label="why.isIn ? words.why.askIn : words.why.ask">
+    <ul v-if="isOpen && hasMore" :aria-label="why.isIn ? words.why.askIn : words.why.ask">
       <li v-for="one in why.reasons" :key="one.at" :class="{ no: !one.holds }">
         <span class="sign" :title="one.holds ? words.why.holds : words.why.leaves">{{ one.holds ? '✓' : '×' }}</span>
         <span

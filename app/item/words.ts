@@ -36,6 +36,7 @@ export const words = {
     notHere: 'not in this view',
     leftOut: (count: number) => (count === 1 ? 'Hidden here by one phrase.' : `Hidden here by ${count} phrases.`),
     isIn: 'Shown here: it matches every phrase.',
+    isInAll: 'Shown here: this view leaves nothing out.',
     archived: 'Hidden here: it’s archived.',
     inGroups: 'In the group',
     holds: 'matches',

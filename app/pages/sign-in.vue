@@ -62,47 +62,27 @@ const about = (person: { role: string; turn: number; late: number }) =>
         <div class="mark"><WrenMark large />{{ words.name }}</div>
         <h1>{{ isFirst ? w.first : w.claim }}</h1>
         <p v-if="!welcome" class="note wrong" role="alert">{{ w.noServer }}</p>
-        <form v-else-if="isFirst" @submit.prevent="makeOwner">
-          <p class="soft">{{ w.firstAbout }}</p>
-          <VTextField
-            :label="w.code"
-            :readonly="!isReady"
-            v-model="form.code"
-            required
-            autocomplete="off"
-            spellcheck="false"
-          />
-          <VTextField :label="w.workspace" :readonly="!isReady" v-model="form.workspace" required maxlength="120" />
-          <VTextField
-            :label="w.yourName"
-            :readonly="!isReady"
-            v-model="form.name"
-            required
-            maxlength="120"
-            autocomplete="name"
-          />
-          <VTextField
-            :label="w.email"
-            :readonly="!isReady"
-            v-model="form.email"
-            type="email"
-            required
-            autocomplete="username"
-          />
-          <VTextField
-            :label="w.newPassword"
-            :readonly="!isReady"
-            v-model="form.password"
-            type="password"
-            required
-            minlength="10"
-            autocomplete="new-password"
-          />
-          <VTextField :label="w.timeZone" :readonly="!isReady" v-model="form.timeZone" required />
-          <p v-if="said" class="note wrong" role="alert">{{ said }}</p>
-          <VBtn type="submit" variant="flat" size="large" :disabled="isBusy || !isReady">{{ w.make }}</VBtn>
-        </form>
-        <form v-else @submit.prevent="signIn">
+        <form v-else @submit.prevent="isFirst ? makeOwner() : signIn()">
+          <template v-if="isFirst">
+            <p class="soft">{{ w.firstAbout }}</p>
+            <VTextField
+              :label="w.code"
+              :readonly="!isReady"
+              v-model="form.code"
+              required
+              autocomplete="off"
+              spellcheck="false"
+            />
+            <VTextField :label="w.workspace" :readonly="!isReady" v-model="form.workspace" required maxlength="120" />
+            <VTextField
+              :label="w.yourName"
+              :readonly="!isReady"
+              v-model="form.name"
+              required
+              maxlength="120"
+              autocomplete="name"
+            />
+          </template>
           <VTextField
             :label="w.email"
             :readonly="!isReady"
@@ -112,16 +92,20 @@ const about = (person: { role: string; turn: number; late: number }) =>
             autocomplete="username"
           />
           <VTextField
-            :label="w.password"
+            :label="isFirst ? w.newPassword : w.password"
             :readonly="!isReady"
             v-model="form.password"
             type="password"
             required
-            autocomplete="current-password"
+            :minlength="isFirst ? 10 : undefined"
+            :autocomplete="isFirst ? 'new-password' : 'current-password'"
           />
+          <VTextField v-if="isFirst" :label="w.timeZone" :readonly="!isReady" v-model="form.timeZone" required />
           <p v-if="said" class="note wrong" role="alert">{{ said }}</p>
-          <VBtn type="submit" variant="flat" size="large" :disabled="isBusy || !isReady">{{ w.go }}</VBtn>
-          <p class="soft">{{ w.noAccount }}</p>
+          <VBtn type="submit" variant="flat" size="large" :disabled="isBusy || !isReady">{{
+            isFirst ? w.make : w.go
+          }}</VBtn>
+          <p v-if="!isFirst" class="soft">{{ w.noAccount }}</p>
         </form>
       </section>
       <section v-if="welcome?.demo" class="people">

@@ -7,6 +7,7 @@ export const VTooltip = later(async () => ({ default: (await import('vuetify/com
 export const VTab = later(async () => ({ default: (await import('vuetify/components/VTabs')).VTab }))
 export const VTabs = later(async () => ({ default: (await import('vuetify/components/VTabs')).VTabs }))
 
+export const ActMenu = later(() => import('./ActMenu.vue'))
 export const AddItem = later(() => import('./AddItem.vue'))
 export const ColumnEditor = later(() => import('./ColumnEditor.vue'))
 export const FieldEditor = later(() => import('./FieldEditor.vue'))

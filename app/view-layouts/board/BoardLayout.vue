@@ -8,8 +8,8 @@ import { useChanges } from '../../data/changes'
 import { useDirectory } from '../../data/directory'
 import { stands } from '../../data/stands'
 import { useViews } from '../../data/views'
-import { ItemMenu, VTab, VTabs } from '../../parts/controls'
-import { MoveMenu } from './menus'
+import type { Act } from '../../parts/ActMenu.vue'
+import { ActMenu, ItemMenu, VTab, VTabs } from '../../parts/controls'
 import { asksForMenu, type MenuPlace } from '../../parts/menu-place'
 import { words } from '../../words'
 import type { LayoutEmits, LayoutProps } from '../contract'
@@ -109,10 +109,15 @@ function focusBeside(column: ShownColumn | undefined, i: number, step: 1 | -1): 
   const rows = rowsOf(open[open.findIndex((one) => one.column.id === column?.column.id) + step])
   focusCard(rows[Math.min(i, rows.length - 1)]?.item.id ?? '')
 }
-function moveTo(column: ShownColumn): void {
-  const row = movingFor.value?.row
-  movingFor.value = undefined
-  if (row) lifting.moveTo(row, column)
+/** The columns that a card can be moved to, with what that would do to their limits. */
+function moves(row: Row): Act[] {
+  const current = columnOf(row)?.column.id
+  return columns.value.map((shown) => ({
+    label: shown.column.name,
+    ...(shown.limit !== null && { hint: lifting.dropOn(row, shown).words }),
+    isOff: shown.column.id === current,
+    do: () => lifting.moveTo(row, shown),
+  }))
 }
 function escape(event: KeyboardEvent): void {
   if (!lift.value) return
@@ -189,14 +194,12 @@ provide(boardKey, {
     <div class="unseen" role="status" aria-live="assertive">{{ said }}</div>
     <p id="card-how" class="unseen">{{ words.card.how }}</p>
     <ItemMenu v-if="menu" :place="menu" :acts="actsFor(menu)" @close="menu = undefined" />
-    <MoveMenu
+    <ActMenu
       v-if="movingFor"
-      :row="movingFor.row"
+      :acts="moves(movingFor.row)"
+      :label="words.card.moveTo"
+      headed
       :at="movingFor.at"
-      :columns="columns"
-      :current="columnOf(movingFor.row)?.column.id"
-      :drop-on="lifting.dropOn"
-      @move="moveTo"
       @close="movingFor = undefined"
     />
   </div>
