@@ -217,9 +217,7 @@ export async function longTasksOfEditing(
   await page.evaluate(() => {
     const kept: number[] = []
     Object.assign(globalThis, { longTasks: kept })
-    new PerformanceObserver((list) =>
-      kept.push(...list.getEntries().map((entry) => entry.duration)),
-    ).observe({
+    new PerformanceObserver((list) => kept.push(...list.getEntries().map((entry) => entry.duration))).observe({
       type: 'longtask',
     })
     setTimeout(() => {

@@ -3,7 +3,7 @@ import { counted } from '../counted'
 /** Words of a person’s queue. */
 export const words = {
   queue: {
-    good: (hour: number) => (hour < 11 ? 'Good morning' : hour < 18 ? 'Good afternoon' : 'Good evening'),
+    good: (hour: number) => (hour < 12 ? 'Good morning' : hour < 18 ? 'Good afternoon' : 'Good evening'),
     summary: (late: number, inTurn: number) =>
       !inTurn
         ? 'Nothing is waiting for you.'
