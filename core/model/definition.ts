@@ -14,12 +14,14 @@ const askedRecord = z.object({ about: z.literal('fact'), fact: factRecord, test:
 /** Where an item was some days ago, at the end of that day. */
 const wasRecord = z.object({ about: z.literal('was'), daysAgo: whole(1, 3660), statuses: list(ids.statusId, 200, 1) })
 
-/** More conditions within one another than anyone can read. */
-const deepest = 8
-function isShallow(conditions: unknown): boolean {
+/** More conditions within one another, or in all, than anyone can read. */
+const [deepest, mostConditions] = [8, 200]
+function isReadable(conditions: unknown): boolean {
   let level = Array.isArray(conditions) ? (conditions as unknown[]) : []
+  let all = 0
   for (let depth = 0; level.length; depth++) {
-    if (depth > deepest) return false
+    all += level.length
+    if (depth > deepest || all > mostConditions) return false
     level = level.flatMap((one) => {
       const { of, that } = (one ?? {}) as { of?: unknown; that?: unknown }
       return [...(Array.isArray(of) ? (of as unknown[]) : []), ...(that ? [that] : [])]
@@ -74,7 +76,7 @@ export const widthsRecord = z.record(text(64), whole(leastWidth, mostWidth))
 
 const question = {
   v: z.literal(3),
-  where: z.pipe(z.unknown().check(z.refine(isShallow)), list(conditionRecord, 20)),
+  where: z.pipe(z.unknown().check(z.refine(isReadable)), list(conditionRecord, 20)),
   group: list(groupKeyRecord, 3),
   sort: list(sortKeyRecord, 5),
   totals: list(totalRecord, 20),

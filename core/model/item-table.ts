@@ -59,6 +59,8 @@ export class ItemTable {
   parent = new Int32Array(0)
   /** Another whenever anything of the row changes; no two rows of any table ever have the same. */
   version = new Int32Array(0)
+  /** Another whenever anything of any row changes. */
+  edition = 0
   n = 0
   /** Items that are there and not archived. */
   listedCount = 0
@@ -234,6 +236,7 @@ export class ItemTable {
 
   #touch(row: number): void {
     this.version[row] = ++lastVersion
+    this.edition++
     const listed = Number(this.ids[row] !== '' && this.archived.isEmpty(row))
     this.listedCount += listed - this.listed[row]!
     this.listed[row] = listed

@@ -397,22 +397,50 @@ function was(context: ViewContext, { daysAgo, statuses }: Extract<Condition, { a
   }, 6)
 }
 
+/** What has been found of each row, until anything of the table changes: a row is asked once, however many relatives it has. */
+class Found {
+  /** By row: 1 where it is not met, 2 where it is. */
+  #at = new Uint8Array(0)
+  #edition = -1
+  constructor(readonly table: ItemTable) {}
+
+  get(row: number): boolean | undefined {
+    if (this.#edition !== this.table.edition) this.#forget()
+    const found = this.#at[row]
+    return found ? found === 2 : undefined
+  }
+  set(row: number, isMet: boolean): boolean {
+    this.#at[row] = isMet ? 2 : 1
+    return isMet
+  }
+  #forget(): void {
+    this.#edition = this.table.edition
+    if (this.#at.length < this.table.n) this.#at = new Uint8Array(this.table.n)
+    else this.#at.fill(0)
+  }
+}
+/** A test that asks each row once. */
+function asked(table: ItemTable, test: (row: number) => boolean): (row: number) => boolean {
+  const found = new Found(table)
+  return (row) => found.get(row) ?? found.set(row, test(row))
+}
+
 function ofKin(table: ItemTable, kin: 'anyChild' | 'allChildren' | 'parent' | 'someAncestor', that: Test): Test {
   const isListed = (row: number) => table.listed[row] === 1
   switch (kin) {
     case 'anyChild':
       return tested(
-        (row) => {
+        asked(table, (row) => {
           for (const child of table.childrenOf(row)) if (isListed(child) && that.test(child)) return true
           return false
-        },
+        }),
         20 + that.cost,
         { ...that.kin, inside: true },
       )
     case 'allChildren':
       // An item with nothing inside it has no child that could fail, yet nobody means it.
       return tested(
-        (row) => {
+        asked(table, (row) => {
           let some = false
           for (const child of table.childrenOf(row)) {
             if (!isListed(child)) continue
@@ -420,29 +448,40 @@ function ofKin(table: ItemTable, kin: 'anyChild' | 'allChildren' | 'parent' | 's
             some = true
           }
           return some
-        },
+        }),
         20 + that.cost,
         { ...that.kin, inside: true },
       )
-    case 'parent':
+    case 'parent': {
+      const isMet = asked(table, that.test)
       return tested(
         (row) => {
           const parent = table.parent[row]!
-          return parent !== noRow && that.test(parent)
+          return parent !== noRow && isMet(parent)
         },
         10 + that.cost,
         { ...that.kin, above: true },
       )
+    }
     case 'someAncestor':
-      return tested(
-        (row) => {
-          let steps = table.n
-          for (let at = table.parent[row]!; at !== noRow && steps-- > 0; at = table.parent[at]!)
-            if (that.test(at)) return true
-          return false
-        },
-        20 + that.cost,
-        { ...that.kin, above: true },
-      )
+      return tested(someAncestor(table, that), 20 + that.cost, { ...that.kin, above: true })
+  }
+}
+
+/** Goes up until it is known; all rows that it came by have the same answer. */
+function someAncestor(table: ItemTable, that: Test): (row: number) => boolean {
+  const found = new Found(table)
+  return (row) => {
+    const way: number[] = []
+    let isMet: boolean | undefined
+    for (let at = row; isMet === undefined && at !== noRow && way.length <= table.n; at = table.parent[at]!) {
+      isMet = found.get(at)
+      if (isMet !== undefined) break
+      way.push(at)
+      const parent = table.parent[at]!
+      if (parent !== noRow && that.test(parent)) isMet = true
+    }
+    for (const one of way) found.set(one, isMet ?? false)
+    return isMet ?? false
   }
 }
