@@ -24,7 +24,7 @@ const sentences: Readonly<Record<ProblemCode, (said: Said, field: string, naming
   'in-use': () => 'Something else still uses it, so nothing was changed.',
   'not-allowed': (said) =>
     said.needs === 'own'
-      ? 'A change can only be undone by the person who made it.'
+      ? 'This belongs to someone else: only they can change it.'
       : `You don’t have permission to ${actWords[said.act as Act] ?? 'do this'} here. Nothing was changed.`,
   'not-signed-in': () => 'You’re signed out. Sign in again: your changes are safe.',
   'id-taken': () => 'This has already been done.',

@@ -54,6 +54,16 @@ describe('names in sentences', () => {
     expect(both.map(({ id, words }) => [id, words])).toEqual([['status', 'status'], [field.id, 'status #2']]) // prettier-ignore
   })
 
+  it('are quoted where another goes on from them with a word of the language', () => {
+    const [bay, effort] = ['bay', 'bay in'].map((name, i) => {
+      const field = one.state.maybe('field', one.fieldId(i ? 'effort' : 'need'))!
+      one.state.put('field', field.id, { ...field, name })
+      return field.id
+    })
+    const words = namedFacts(one.state, one.project).filter((fact) => [bay, effort].includes(fact.id as typeof bay))
+    expect(words.map((fact) => fact.words).sort()).toEqual(['“bay in”', '“bay”'])
+  })
+
   it('of a parent is its key; of what is gone there is none', () => {
     expect(maybeNamed(one.state, one.project, ref('parent'), one.items['Pane 2']!.id)?.words).toBe('GLH-5')
     expect(maybeNamed(one.state, one.project, ref('parent'), one.ids.item())).toBeUndefined()

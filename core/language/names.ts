@@ -32,17 +32,26 @@ function isPlain(name: string): boolean {
 }
 
 /** The name, in quotation marks where it could be taken for something else. */
-export const quoted = (name: string): string => (isPlain(name) ? name : `“${name.replaceAll('”', '””')}”`)
+export const quoted = (name: string, isClear = isPlain(name)): string =>
+  isClear ? name : `“${name.replaceAll('”', '””')}”`
 
-/** Those with the same name get a number each. */
+/** Those with the same name get a number each; one that goes on as another does with a word of the language is quoted. */
 function apart(all: Iterable<{ readonly id: string; readonly name: string }>): Named[] {
   const seen = new Map<string, number>()
-  return [...all].map(({ id, name }) => {
+  const named = [...all]
+  const longer = new Set(named.flatMap(({ name }) => beginningsOf(name)))
+  return named.map(({ id, name }) => {
     const folded = name.toLowerCase()
     const nth = (seen.get(folded) ?? 0) + 1
     seen.set(folded, nth)
-    return { id, name, words: nth > 1 ? `${quoted(name)} #${nth}` : quoted(name) }
+    const words = quoted(name, isPlain(name) && !longer.has(folded))
+    return { id, name, words: nth > 1 ? `${words} #${nth}` : words }
   })
+}
+/** What a name begins with before each word of the language: after that, the rest could be read as the sentence's own. */
+function beginningsOf(name: string): string[] {
+  const all = name.toLowerCase().split(' ')
+  return all.flatMap((word, i) => (i && isKeyword(word) ? [all.slice(0, i).join(' ')] : []))
 }
 
 /** A fact as sentences name it. */
