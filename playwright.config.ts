@@ -14,9 +14,13 @@ export default defineConfig({
   testDir: 'tests/e2e',
   timeout: 60_000,
   expect: { timeout: 10_000 },
-  // One at a time: some of the tests say how soon others see a change, and two processors are soon full.
-  workers: 1,
   fullyParallel: false,
+  // Two files at a time, and then one at a time those that say how soon something is done or fill both processors.
+  workers: 2,
+  projects: [
+    { name: 'pages', testIgnore: /(board|large|line|queue)\.spec/ },
+    { name: 'measured', testMatch: /(board|large|line|queue)\.spec/, dependencies: ['pages'], workers: 1 },
+  ],
   retries: 0,
   reporter: process.env.CI ? 'list' : 'line',
   use: {

@@ -59,15 +59,16 @@ test('leads see what is nobody’s turn; others do not', async ({ browser }) => 
 test('the queue is walked by arrows, and Enter opens an item beside it', async ({ browser }) => {
   const page = await demo.as(browser, 'Piotr')
   const titles = page.locator('.it .title')
+  const nameOf = async (at: number) => (await titles.nth(at).locator('.name').textContent())!
   await titles.first().focus()
   await page.keyboard.press('ArrowDown')
   await expect(titles.nth(1)).toBeFocused()
   await page.keyboard.press('Enter')
   const panel = page.getByRole('complementary', { name: 'Item' })
-  await expect(panel.getByRole('heading', { level: 2 })).toHaveText((await titles.nth(1).textContent())!)
+  await expect(panel.getByRole('heading', { level: 2 })).toHaveText(await nameOf(1))
   await expect(page).toHaveURL(/item=[A-Z]+-\d+/)
   await page.keyboard.press('ArrowDown')
-  await expect(panel.getByRole('heading', { level: 2 })).toHaveText((await titles.nth(2).textContent())!)
+  await expect(panel.getByRole('heading', { level: 2 })).toHaveText(await nameOf(2))
 })
 
 test('on a phone each row has its leaf, its title and its due in their places', async ({ browser }) => {

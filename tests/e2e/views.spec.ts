@@ -86,7 +86,7 @@ test('why an item is not here: phrases that leave it out, an empty view, the sea
   await expect(panel.getByText('Hidden here by one phrase.')).toBeVisible()
   await expect(panel.getByText('phase: waiting')).toBeVisible()
   await panel.getByRole('button', { name: 'Remove this phrase' }).click()
-  await expect(panel.getByText('Shown here: it matches every phrase.')).toBeVisible()
+  await expect(panel.getByText('Shown here: this view leaves nothing out.')).toBeVisible()
   // What is archived is in no view.
   await panel.getByRole('button', { name: 'Archive' }).click()
   await expect(panel.getByText('Hidden here: it’s archived.')).toBeVisible()
