@@ -74,7 +74,7 @@ export class Replica implements QueryContext {
   readonly #early = new Map<number, LogMessage>()
   /** Items of a project are newer than the directory until the log has passed this. */
   readonly #projectSequence = new Map<string, number>()
-  /** Statuses of the past, as the server past them, by project, days and day. */
+  /** Statuses of the past, as the server sent them, by project, days and day. */
   readonly #past = new Map<string, Past>()
   readonly #settling = new Map<string, { promise: Promise<Settled>; settle: (settled: Settled) => void }>()
   #isSending = false
@@ -107,7 +107,7 @@ export class Replica implements QueryContext {
   }
   #day = { until: 0, day: '1970-01-01' as PlainDate }
 
-  /** Stays are the server's: what it has not past yet is asked for, and views are worked out again when it comes. */
+  /** Stays are the server's: what it has not sent yet is asked for, and views are recomputed when it comes. */
   past = (daysAgo: number, item: string): string | undefined => {
     const project = this.state.placeOf(item)?.table.project
     if (!project) return undefined
@@ -154,7 +154,7 @@ export class Replica implements QueryContext {
     if (!patch.ok) return patch
     this.#promise(command.id)
     const name = nameOf(this.state, command.type, patch.value)
-    // All at once: what is answered before it is kept need not be kept any more, and the pages are past on the way.
+    // All at once: what is answered before it is kept need not be kept any more, and the pages hear of it on the way.
     void this.ports.box.keep(command)
     void this.#sendPending()
     this.#flush()

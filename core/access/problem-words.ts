@@ -28,6 +28,7 @@ const sentences: Readonly<Record<ProblemCode, (said: Said, field: string, naming
       : `You don’t have permission to ${actWords[said.act as Act] ?? 'do this'} here. Nothing was changed.`,
   'not-signed-in': () => 'You’re signed out. Sign in again: your changes are safe.',
   'id-taken': () => 'This has already been done.',
+  'id-used': () => 'Something else was sent under the same number before. Nothing was changed.',
   'unknown-field': () => 'This field has been removed.',
   'wrong-value': (said, field) =>
     said.text ? `${field}“${said.text}” isn’t a value this can have.` : `${field}this isn’t a value it can have.`,

@@ -25,6 +25,7 @@ export const problemCodes = [
   'not-allowed',
   'not-signed-in',
   'id-taken',
+  'id-used',
   'unknown-field',
   'wrong-value',
   'too-long',

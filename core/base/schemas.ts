@@ -1,6 +1,7 @@
 /** The shapes that schemas are made of again and again, on zod's small build: the worker's script carries it. */
 import * as z from 'zod/mini'
 import { isRank } from './ranks'
+import { isVisible, oneLine } from './text'
 
 /** Text up to a length. */
 export const text = (longest: number, shortest = 0) => z.string().check(z.minLength(shortest), z.maxLength(longest))
@@ -10,8 +11,8 @@ export const whole = (least = Number.MIN_SAFE_INTEGER, most = Number.MAX_SAFE_IN
 /** A list up to a length. */
 export const list = <T extends z.ZodMiniType>(of: T, most: number, least = 0) =>
   z.array(of).check(z.minLength(least), z.maxLength(most))
-/** A name: trimmed, 1 to 120 characters. */
-export const name = z.string().check(z.trim(), z.minLength(1), z.maxLength(120))
+/** A name: on one line, trimmed, 1 to 120 characters of which one can be seen. */
+export const name = z.string().check(z.overwrite(oneLine), z.minLength(1), z.maxLength(120), z.refine(isVisible))
 /** An e-mail address of at most 200 characters. */
 export const email = z.email().check(z.maxLength(200))
 /** A fractional ordering key (`ranks.ts`). */

@@ -3,7 +3,7 @@ import { list, text } from '../base/schemas'
 import * as ids from '../base/id-schemas'
 import { ranksBetween } from '../base/ranks'
 import { firstProblem, must, problem, type Problem } from '../base/result'
-import { refusal } from '../access/access'
+import { may, refusal } from '../access/access'
 import { applied, defineCommand, type Context } from '../change/command'
 import { makes, type Change } from '../change/patch'
 import { isEmptyValue, longestLongText, type FieldContext, type Value } from '../fields/contract'
@@ -36,6 +36,10 @@ export const bringIn = defineCommand({
   v: 2,
   body: bringInBody,
   mostBytes: 40 << 20,
+  refusedAnywhere: (reader, by) =>
+    [...reader.all('project')].some((project) => may(reader, by, 'change items', project.id))
+      ? undefined
+      : problem('not-allowed', { act: 'change items' }),
   projects: (_reader, body) => [body.project],
   check: (reader, body, context) => checkFrame(reader, body, context) ?? new Rows(reader, body).check(),
   apply(reader, body, context) {

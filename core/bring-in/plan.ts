@@ -2,6 +2,7 @@ import { TextIndex } from '../base/collation'
 import type { NewId } from '../base/ids'
 import { rankAfter } from '../base/ranks'
 import { problem, type Problem } from '../base/result'
+import { isVisible, oneLine } from '../base/text'
 import {
   longestLongText,
   longestShortText,
@@ -254,10 +255,10 @@ class Planning {
     const reference = this.#referenceColumn()
     const draft: Draft = {
       record, cells, id: this.newId() as ItemId,
-      key: reference < 0 ? '' : (cells[reference] ?? '').trim(), parentKey: cell('parent'), title: cell('title'),
+      key: reference < 0 ? '' : (cells[reference] ?? '').trim(), parentKey: cell('parent'), title: oneLine(cell('title')),
       kind: this.#kind(cell('kind')), status: this.#status(cell('status')), values: {}, texts: [],
     } // prettier-ignore
-    if (!draft.title) this.#blame(draft, this.#columnOf('title'), problem('no-title'))
+    if (!isVisible(draft.title)) this.#blame(draft, this.#columnOf('title'), problem('no-title'))
     if (draft.title.length > longestShortText)
       this.#blame(
         draft,

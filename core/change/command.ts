@@ -67,6 +67,8 @@ export interface CommandDefinition<Type extends string, Body> {
   readonly body: z.ZodMiniType<Body>
   /** The largest body that is read; 1 MB where it is not said. */
   readonly mostBytes?: number
+  /** Why someone may do it nowhere: asked before a large body is read. */
+  refusedAnywhere?(reader: Reader, by: Actor): Problem | undefined
   /** What has to be fetched before it is judged. */
   needs?(body: Body): Need[]
   /** The projects it speaks of, before it is applied: whoever may not see them is not told whether they exist. */

@@ -3,6 +3,7 @@ import { list, text } from '../base/schemas'
 import * as ids from '../base/id-schemas'
 import { rankBetween } from '../base/ranks'
 import { firstProblem, must, problem, type Problem } from '../base/result'
+import { isVisible, oneLine } from '../base/text'
 import { refusal } from '../access/access'
 import { applied, defineCommand, personIn, type Context } from '../change/command'
 import { makes, type Change } from '../change/patch'
@@ -84,7 +85,7 @@ export function itemMade(
     project: one.project,
     ...given,
     kind: one.kind,
-    title: one.title.trim(),
+    title: oneLine(one.title),
     status: one.status,
     parent: one.parent,
     values,
@@ -104,10 +105,10 @@ export function itemMade(
   ]
 }
 
-/** The server takes a title of blanks to be none, and says how long a long one is. */
+/** A title of which nothing can be seen is none; of a long one it says how long. */
 export function checkTitle(title: string): Problem | undefined {
-  const length = title.trim().length
-  if (!length) return problem('no-title')
+  const { length } = oneLine(title)
+  if (!isVisible(title)) return problem('no-title')
   return length > longestShortText ? problem('too-long', { length, most: longestShortText, field: 'title' }) : undefined
 }
 

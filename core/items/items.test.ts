@@ -70,6 +70,10 @@ describe('adding', () => {
     t.add('after a', { place: { after: a } })
     expect(t.order()).toEqual(['before a', 'a', 'after a', 'b'])
   })
+  it('writes a title on one line', () => {
+    const t = new Table()
+    expect(t.item(t.add(' two\nlines\u0007 ')).title).toBe('two lines')
+  })
   it('starts the clock where it starts active', () => {
     const t = new Table()
     expect(t.item(t.add('a', { status: 2 })).started).toBeTruthy()
@@ -77,6 +81,7 @@ describe('adding', () => {
   })
   it.each([
     ['   ', 'no-title'],
+    ['\u200b\n', 'no-title'],
     ['x'.repeat(501), 'too-long'],
   ])('refuses the title %j', (title, code) => {
     const t = new Table()

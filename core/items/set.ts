@@ -3,6 +3,7 @@ import { list, text } from '../base/schemas'
 import * as ids from '../base/id-schemas'
 import { rankBetween } from '../base/ranks'
 import { firstProblem, must, problem, type Problem } from '../base/result'
+import { oneLine } from '../base/text'
 import { idsAlsoIn, idsMissingFrom, isSameValue } from '../base/sorted-ids'
 import { applied, defineCommand, type Context } from '../change/command'
 import type { Change } from '../change/patch'
@@ -112,7 +113,7 @@ function applySetting(
   if (!('to' in setting)) return applyToSet(item, key, setting)
   if (key === 'status') return changeStatus(reader, item, setting.to as StatusId, context, stays)
   if (key === 'parent') return changeParent(reader, item, setting.to as ItemId | null)
-  if (key === 'title') return changeOf(item, key, item.title, String(setting.to).trim())
+  if (key === 'title') return changeOf(item, key, item.title, oneLine(String(setting.to)))
   if (key === 'kind') return changeOf(item, key, item.kind, setting.to as KindId)
   return changeOf(item, key, item.values[key], normalised(setting.to))
 }

@@ -4,6 +4,7 @@ import { isIn } from '../access/access'
 import { entitiesHeld, entityOf } from '../model/entities'
 import type { Reader } from '../model/reader'
 import type { EntityName, Records } from '../model/records'
+import { recordFor } from './reserved'
 
 /** The entities that are held by everyone who sees them. */
 export type DirectoryEntity = Exclude<EntityName, 'item' | 'stay' | 'longText'>
@@ -26,6 +27,8 @@ export interface Directory {
 /** The records of the directory that a person may see. */
 export function directoryFor(reader: Reader, me: PersonId): DirectoryRecords {
   const seen = <E extends DirectoryEntity>(entity: E): Records[E][] =>
-    [...reader.all(entity)].filter((record) => isIn(reader, me, entityOf(entity).scope(record, reader)))
+    [...reader.all(entity)].flatMap((record) =>
+      isIn(reader, me, entityOf(entity).scope(record, reader)) ? recordFor(reader, me, entity, record) : [],
+    )
   return Object.fromEntries(directoryEntities.map((entity) => [entity, seen(entity)])) as unknown as DirectoryRecords
 }

@@ -4,6 +4,7 @@ import type { Entry } from '../change/command'
 import { lookupThrough, scopeOf } from '../change/scopes'
 import { entityOf, type Scope } from '../model/entities'
 import type { Reader } from '../model/reader'
+import { changeFor } from './reserved'
 
 /**
  * An entry as one person may see it: without what the server alone holds, and without what is for others. Undefined:
@@ -20,12 +21,12 @@ export function seenBy(reader: Reader, entry: Entry, person: PersonId): Entry | 
     projects.set(scope.project, isMember)
     return isMember
   }
-  const patch = entry.patch.filter((change) => {
-    if (entityOf(change.entity).held === 'server only') return false
+  const patch = entry.patch.flatMap((change) => {
+    if (entityOf(change.entity).held === 'server only') return []
     const key = `${change.entity} ${change.id}`
     const isSeen = known.get(key) ?? isInScope(scopeOf(reader, found, change))
     known.set(key, isSeen)
-    return isSeen
+    return isSeen ? (changeFor(reader, person, change) ?? []) : []
   })
   return patch.length || entry.by.person === person ? { ...entry, patch } : undefined
 }

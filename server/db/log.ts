@@ -11,6 +11,8 @@ import { log, logItem, logPart, longText } from './schema'
 /** An entry as it stands in the log; one of several parts has no patch of its own. */
 export interface StoredEntry {
   readonly entry: Entry
+  /** What was sent; empty where the entry is in parts. */
+  readonly body: unknown
   readonly parts: number
 }
 
@@ -28,7 +30,7 @@ function entryOf(row: LogRow): StoredEntry {
     patch: (row.patch ?? []) as Patch,
     ...(row.more as Pick<Entry, 'of' | 'leftAlone'>),
   }
-  return { entry, parts: row.parts }
+  return { entry, body: row.body, parts: row.parts }
 }
 
 /** Entries after a sequence number, oldest first, at most `most`. */

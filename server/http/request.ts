@@ -12,6 +12,7 @@ import { randomUUID } from 'node:crypto'
 import { problem, type Problem, type ProblemCode } from '#core/base/result'
 import { maySee } from '#core/access/access'
 import type { ItemId, PersonId, ProjectId } from '#core/base/ids'
+import { JsonDepth } from './json-depth'
 import type { Room } from '../rooms/room'
 import { theHouse, type House } from '../services/house'
 import type { Session } from '../services/sessions'
@@ -102,13 +103,18 @@ export function sameOrigin(event: H3Event): void {
     refuse('not-allowed', { needs: 'origin' })
 }
 
-/** Reads a JSON body, counting while it comes in. */
+/** Deeper than anything of ours, and far from what exhausts the stack. */
+const deepest = 100
+
+/** Reads a JSON body; how large and how deep it is, is counted while it comes in. */
 export async function jsonBody(event: H3Event, mostBytes: number): Promise<unknown> {
   const chunks: Buffer[] = []
+  const depth = new JsonDepth(deepest)
   let size = 0
   for await (const chunk of event.node.req as AsyncIterable<Buffer>) {
     size += chunk.length
     if (size > mostBytes) return refuse('too-large')
+    if (!depth.take(chunk)) return refuse('unreadable', { where: 'it is nested too deep' })
     chunks.push(chunk)
   }
   let body: unknown

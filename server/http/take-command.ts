@@ -1,15 +1,42 @@
 import { setResponseHeader, type H3Event } from 'h3'
 import { maySee } from '#core/access/access'
 import { definitionOf, mostBytesOf, parseCommand } from '#core/commands/registry'
+import type { PersonId } from '#core/base/ids'
+import { personActor } from '#core/change/actor'
+import { usualBytes } from '#core/change/command'
 import type { Answer } from '#core/wire/feed'
+import type { Room } from '../rooms/room'
 import { seenBy } from '#core/wire/seen'
 import { jsonBody, Refusal, refuse, sameOrigin, signedIn } from './request'
 import type { House } from '../services/house'
+
+/** Large commands take memory and time: one at a time for a person, two in all. */
+class LargeOnes {
+  readonly #people = new Set<PersonId>()
+
+  async of<T>(person: PersonId, isLarge: boolean, work: () => Promise<T>): Promise<T> {
+    if (!isLarge) return work()
+    if (this.#people.has(person) || this.#people.size >= 2) return refuse('too-often', { seconds: 20 })
+    this.#people.add(person)
+    try {
+      return await work()
+    } finally {
+      this.#people.delete(person)
+    }
+  }
+}
+const largeOnes = new LargeOnes()
 
 /** Reads a command of a type, has the room do it, answers with its entry or its problem. */
 export async function takeCommand(event: H3Event, house: House, type: string): Promise<Answer> {
   sameOrigin(event)
   const { me, room } = await signedIn(event, house)
+  const nowhere = definitionOf(type)?.refusedAnywhere?.(room.state, personActor(me))
+  if (nowhere) return { problem: nowhere }
+  return largeOnes.of(me, mostBytesOf(type) > usualBytes, () => readAndDo(event, room, me, type))
+}
+
+async function readAndDo(event: H3Event, room: Room, me: PersonId, type: string): Promise<Answer> {
   const body = await jsonBody(event, mostBytesOf(type))
   const read = performance.now()
   const command = parseCommand(body)

@@ -21,8 +21,18 @@ async function migrationsFolder(): Promise<string> {
   return dir
 }
 
+/** In a demo anyone steps in as anyone, its owner too: it is for this machine, unless its own setting says otherwise. */
+function refuseDemoForAll({ WRENLEAF_DEMO, WRENLEAF_DEMO_FOR_ALL, NITRO_HOST, HOST }: NodeJS.ProcessEnv): void {
+  const host = NITRO_HOST || HOST || '0.0.0.0'
+  if (!WRENLEAF_DEMO || WRENLEAF_DEMO_FOR_ALL || /^(127\.[\d.]+|::1|localhost)$/.test(host)) return
+  throw new Error(
+    `In the demo anyone can step in as its owner, so it does not start at ${host}. Use HOST=127.0.0.1, or set WRENLEAF_DEMO_FOR_ALL=1 if anyone who reaches this machine may do anything in it.`,
+  )
+}
+
 async function open(): Promise<House> {
   const env = process.env
+  refuseDemoForAll(env)
   const clock = serverClock(env)
   const migrations = await migrationsFolder()
   try {

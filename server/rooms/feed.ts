@@ -64,7 +64,7 @@ export class Feed {
   }
 }
 
-/** What a person is message of an entry. */
+/** What a person is sent of an entry. */
 export function messageFor(
   reader: Reader,
   entry: Entry,

@@ -1,7 +1,9 @@
 import type { CommandId, PersonId } from '#core/base/ids'
 import { dateIn } from '#core/base/dates'
 import { judge, mostBytesOf, needsOf, type Command } from '#core/commands/registry'
-import { personActor } from '#core/change/actor'
+import { isSameActor, personActor } from '#core/change/actor'
+import { problem } from '#core/base/result'
+import { isSameValue } from '#core/base/sorted-ids'
 import { usualBytes, type Context, type Entry, type Need } from '#core/change/command'
 import { applyPatch, invert, isSetChange } from '#core/change/patch'
 import { modelVersion } from '#core/change/upgrade'
@@ -109,8 +111,7 @@ export class Room {
       }
       const [one] = batch
       if (!one) return
-      const before =
-        error instanceof DoneBefore ? await this.#answerOf(one.command.id).catch(() => undefined) : undefined
+      const before = error instanceof DoneBefore ? await this.#answerOf(one).catch(() => undefined) : undefined
       if (before) one.resolve(before)
       else one.reject(error)
     }
@@ -145,7 +146,7 @@ export class Room {
       const answer = answers[i]
       if (!answer) continue
       // What is refused may have been done before, and its answer lost on the way.
-      one.resolve('problem' in answer ? ((await this.#answerOf(one.command.id)) ?? answer) : answer)
+      one.resolve('problem' in answer ? ((await this.#answerOf(one)) ?? answer) : answer)
     }
   }
 
@@ -213,9 +214,16 @@ export class Room {
     }
   }
 
-  async #answerOf(command: CommandId): Promise<Answer | undefined> {
-    const stored = await entryOfCommand(this.database.db, this.workspace, command)
+  /** The answer to a command that was done before; refused where its id was another command's. Undefined: it was not. */
+  async #answerOf({ command, by }: Waiting): Promise<Answer | undefined> {
+    const stored = await entryOfCommand(this.database.db, this.workspace, command.id)
     if (!stored) return undefined
+    const { id: _id, type, v: _v, ...body } = command
+    const isSame =
+      stored.entry.type === type &&
+      isSameActor(stored.entry.by, personActor(by)) &&
+      (stored.parts > 0 || isSameValue(stored.body, JSON.parse(JSON.stringify(body))))
+    if (!isSame) return { problem: problem('id-used') }
     return stored.parts ? { large: { sequence: stored.entry.sequence, parts: stored.parts } } : { entry: stored.entry }
   }
 

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { serverClock } from '../clock'
 import { hashPassword, isPassword } from './passwords'
+import { Turnstile } from './turnstile'
 
 describe('the server’s clock', () => {
   it('is the machine’s where nothing else is said', () => {
@@ -46,5 +47,38 @@ describe('a password', () => {
   it('goes with nothing that is no hash of ours', async () => {
     for (const hash of ['', 'plain', 'scrypt$1', 'md5$1$1$1$c2FsdA$a2V5', 'scrypt$16384$8$1$c2FsdA$'])
       expect(await isPassword('plain', hash)).toBe(false)
+  })
+})
+
+describe('a turnstile', () => {
+  it('lets a few pass at a time, in turn, and is full when too many wait', async () => {
+    const turnstile = new Turnstile(2, 3)
+    let inside = 0
+    let most = 0
+    const passed: number[] = []
+    const leave: (() => void)[] = []
+    const pass = (n: number) =>
+      turnstile.pass(async () => {
+        most = Math.max(most, ++inside)
+        passed.push(n)
+        await new Promise<void>((resolve) => leave.push(resolve))
+        inside--
+      })
+    const all = [1, 2, 3, 4].map(pass)
+    expect(turnstile.isFull).toBe(false)
+    all.push(pass(5))
+    expect(turnstile.isFull).toBe(true)
+    for (let i = 0; i < 5; i++) {
+      await new Promise((resolve) => setTimeout(resolve))
+      leave.shift()?.()
+    }
+    await Promise.all(all)
+    expect([passed, most, turnstile.isFull]).toEqual([[1, 2, 3, 4, 5], 2, false])
+  })
+
+  it('goes on when what passed has failed', async () => {
+    const turnstile = new Turnstile(1, 1)
+    await expect(turnstile.pass(() => Promise.reject(new Error('no')))).rejects.toThrow('no')
+    expect(await turnstile.pass(() => Promise.resolve('yes'))).toBe('yes')
   })
 })

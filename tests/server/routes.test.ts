@@ -1,3 +1,4 @@
+import { request } from 'node:http'
 import { v7 } from 'uuid'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import type { Directory } from '#core/wire/directory'
@@ -175,8 +176,46 @@ describe('requests that are not as they should be', () => {
     expect(answer.status).toBe(400)
     expect(((await answer.json()) as { problem: { code: string } }).problem.code).toBe('unreadable')
   })
+  it('what is nested thousands deep is unreadable, for whoever sends it', async () => {
+    const deep = `{"items":${'['.repeat(4900)}${']'.repeat(4900)}}`
+    for (const [client, path] of [
+      [clients.nobody, '/api/session'],
+      [clients.owner, '/api/commands/items.set'],
+      [clients.owner, '/api/commands/bring-in'],
+    ] as const) {
+      const answer = await client.post(path, deep)
+      expect([path, answer.status]).toEqual([path, 400])
+    }
+  })
+  it('who may bring nothing in is told before the body is read, and nobody sends two large ones at once', async () => {
+    const large = '['.repeat(50) + '{},'.repeat(2_000_000)
+    const began = performance.now()
+    const answer = await clients.reader.post('/api/commands/bring-in', large)
+    expect([answer.status, await answer.json()]).toEqual([200, { problem: { code: 'not-allowed', said: { act: 'change items' } } }]) // prettier-ignore
+    expect(performance.now() - began).toBeLessThan(2000)
+    const { hostname, port } = new URL(server.url)
+    const headers = { cookie: clients.owner.cookie, origin: server.url, 'content-type': 'application/json', 'content-length': 1000 } // prettier-ignore
+    const slow = request({ hostname, port, path: '/api/commands/bring-in', method: 'POST', headers })
+    slow.on('error', () => {})
+    slow.write('{"items":[')
+    await expect.poll(async () => (await clients.owner.post('/api/commands/bring-in', '{}')).status).toBe(429)
+    slow.destroy()
+    await expect.poll(async () => (await clients.owner.post('/api/commands/bring-in', '{}')).status).toBe(400)
+  })
   it('more than 1 MB is too large', async () => {
     expect((await clients.owner.post('/api/commands/items.set', { filling: 'x'.repeat(1_100_000) })).status).toBe(413)
+  })
+  it('an id that was another command’s, another body’s or another person’s is refused, never answered as done', async () => {
+    const id = v7()
+    const first = newItem(projectOf('GLH'))
+    expect(await clients.owner.command('items.add', first, id)).toMatchObject({ entry: {} })
+    expect(await clients.owner.command('items.add', first, id)).toMatchObject({ entry: {} })
+    for (const answer of [
+      await clients.owner.command('items.add', newItem(projectOf('GLH')), id),
+      await clients.owner.command('revert', { of: id }, id),
+      await clients.lead.command('items.add', first, id),
+    ])
+      expect(answer).toEqual({ problem: { code: 'id-used' } })
   })
   it('the same command twice is done once, and answered alike', async () => {
     const id = v7()
@@ -241,6 +280,23 @@ describe('signing in', () => {
       tries.push((await client.post('/api/session', { email: 'hamid@garden.example', password: 'wrong' })).status)
     expect(tries.slice(0, 10)).toEqual(new Array(10).fill(401))
     expect(tries[10]).toBe(429)
+  }, 30_000)
+  it('counts tries before it looks at them: sixty at once are ten', async () => {
+    const client = new Client(server.url)
+    const guess = () => client.post('/api/session', { email: 'nobody@garden.example', password: 'wrong' })
+    const answers = await Promise.all(Array.from({ length: 60 }, guess))
+    const looked = answers.filter((answer) => answer.status === 401).length
+    expect(looked).toBeGreaterThan(0)
+    expect(looked).toBeLessThanOrEqual(10)
+    expect(answers.filter((answer) => answer.status === 429)).toHaveLength(60 - looked)
+    const [refused] = answers.filter((answer) => answer.status === 429)
+    expect(await refused!.json()).toMatchObject({ problem: { code: 'too-often', said: { seconds: expect.any(Number) as number } } }) // prettier-ignore
+    // Others are answered meanwhile as ever.
+    const began = performance.now()
+    const flood = Array.from({ length: 100 }, guess)
+    expect((await clients.lead.get('/api/directory')).status).toBe(200)
+    expect(performance.now() - began).toBeLessThan(2000)
+    await Promise.all(flood)
   }, 30_000)
   it('sends a strict content security policy', async () => {
     const policy = (await clients.nobody.get('/sign-in')).headers.get('content-security-policy') ?? ''

@@ -42,6 +42,11 @@ describe('a start that cannot be', () => {
       /^The database that DATABASE_URL names does not answer: [^\n]*$/,
     )
   })
+  it('the demo at an address that others reach, unless its own setting says so', { timeout: 60_000 }, async () => {
+    expect(await refusal({ demo: true, env: { HOST: '0.0.0.0' } })).toMatch(
+      /^In the demo anyone can step in as its owner, so it does not start at 0\.0\.0\.0\. [^\n]*$/,
+    )
+  })
   it('the demo in a workspace that is none', { timeout: 60_000 }, async () => {
     const own = await startServer()
     const code = /owner code: (\S+)/.exec(own.said())![1]

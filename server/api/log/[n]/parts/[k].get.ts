@@ -3,12 +3,14 @@ import { seenBy } from '#core/wire/seen'
 import { entryAt, partOf } from '../../../../db/log'
 import { answering, refuse, signedIn } from '../../../../http/request'
 
+const isCount = (n: number): boolean => Number.isInteger(n) && n >= 0 && n < 2 ** 31
+
 /** A part of a large entry: the entry with that part of its patch, as far as one may see it. */
 export default defineEventHandler((event) =>
   answering(event, async (house) => {
     const { me, room } = await signedIn(event, house)
     const [n, k] = [Number(getRouterParam(event, 'n')), Number(getRouterParam(event, 'k'))]
-    if (!Number.isSafeInteger(n) || !Number.isSafeInteger(k)) return refuse('unreadable', { where: 'the part' })
+    if (!isCount(n) || !isCount(k)) return refuse('unreadable', { where: 'the part' })
     const stored = await entryAt(house.database.db, room.workspace, n)
     const patch = await partOf(house.database.db, room.workspace, n, k)
     if (!stored || !patch) return refuse('gone')
