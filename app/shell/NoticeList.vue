@@ -35,3 +35,10 @@ function again(id: number, act: () => void): void {
     </template>
   </VSnackbar>
 </template>
+
+<style scoped>
+/* Above the line in which items are added: what is to be mended there stays in sight. */
+.notice :deep(.v-snackbar__wrapper) {
+  margin-bottom: calc(var(--row) + 4px);
+}
+</style>

@@ -23,7 +23,9 @@ const sortedAs = (column: TableColumn): 'ascending' | 'descending' | undefined =
 const sortBy = (column: TableColumn) =>
   column.sort && emit('sort', [{ by: column.sort, down: sortedAs(column) === 'ascending' }])
 
-const within = (width: number): number => Math.max(leastWidth, Math.min(mostWidth, Math.round(width)))
+/** A key has the button of its row before it. */
+const within = (column: TableColumn, width: number): number =>
+  Math.max(column.is === 'key' ? 64 : leastWidth, Math.min(mostWidth, Math.round(width)))
 const headOf = (event: Event): HTMLElement =>
   (event.currentTarget as HTMLElement).closest<HTMLElement>('[role=columnheader]')!
 function drag(event: PointerEvent, column: TableColumn): void {
@@ -32,7 +34,7 @@ function drag(event: PointerEvent, column: TableColumn): void {
   let width = before
   grip.setPointerCapture(event.pointerId)
   grip.onpointermove = (to) => {
-    width = within(before + to.clientX - from)
+    width = within(column, before + to.clientX - from)
     emit('width', column.id, width)
   }
   grip.onlostpointercapture = () => {
@@ -44,7 +46,7 @@ function key(event: KeyboardEvent, column: TableColumn): void {
   const step = { ArrowLeft: -16, ArrowRight: 16 }[event.key]
   if (!event.shiftKey || (!step && event.key !== 'Home')) return
   event.preventDefault()
-  emit('kept', column.id, step ? within(headOf(event).offsetWidth + step) : null)
+  emit('kept', column.id, step ? within(column, headOf(event).offsetWidth + step) : null)
 }
 </script>
 
