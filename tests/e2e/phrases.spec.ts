@@ -131,7 +131,7 @@ test('every editor is accessible, and on a phone it lies within the screen', asy
       expect(box.x, String(phrase)).toBeGreaterThanOrEqual(0)
       expect(box.x + box.width, String(phrase)).toBeLessThanOrEqual(width)
       expect(box.y + box.height, String(phrase)).toBeLessThanOrEqual(height)
-      if (!phone) await isAccessible(page, String(phrase))
+      if (!phone) await isAccessible(page, String(phrase), { within: '.v-overlay__content' })
       await page.keyboard.press('Escape')
       await expect(editor).toHaveCount(0)
     }

@@ -97,11 +97,18 @@ export const cardsIn = (page: Page, name: string) => column(page, name).getByRol
 /** The tally's word on the line. */
 export const line = (page: Page) => page.getByRole('contentinfo').getByRole('status')
 
-/** Nothing that the accessibility rules (WCAG 2.2, A and AA) find fault with; `rules`: only these of them. */
-export async function isAccessible(page: Page, what: string, rules?: readonly string[]): Promise<void> {
-  const axe = new AxeBuilder({ page })
+/**
+ * Nothing that the accessibility rules (WCAG 2.2, A and AA) find fault with. `rules`: only these of them; `within`: only
+ * there, where the rest has been looked at.
+ */
+export async function isAccessible(
+  page: Page,
+  what: string,
+  { rules, within }: { rules?: readonly string[]; within?: string } = {},
+): Promise<void> {
+  const axe = within ? new AxeBuilder({ page }).include(within) : new AxeBuilder({ page })
   const { violations } = await (
-    rules ? axe.withRules([...rules]) : axe.withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa'])
+    rules?.length ? axe.withRules([...rules]) : axe.withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa'])
   ).analyze()
   expect(
     violations.map(
@@ -116,8 +123,12 @@ export async function isAccessible(page: Page, what: string, rules?: readonly st
 
 /** Chooses from a list that opens where it stands. */
 export async function choose(list: Locator, option: string): Promise<void> {
-  await list.press('ArrowDown')
-  await list.page().getByRole('option', { name: option, exact: true }).click()
+  const line = list.page().getByRole('option', { name: option, exact: true })
+  // A list that is drawn again while it opens closes: one would press once more.
+  await expect(async () => {
+    if (!(await line.isVisible())) await list.press('ArrowDown')
+    await line.click({ timeout: 1500 })
+  }).toPass()
 }
 
 /** Goes where a file is brought into a project, by the project's menu. */
