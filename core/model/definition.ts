@@ -72,7 +72,9 @@ export const groupKeyRecord = z.object({
 })
 
 /** How wide columns are, in px, by what they show: a field's id, or the name of an automatic fact. */
-export const widthsRecord = z.record(text(64), whole(leastWidth, mostWidth))
+export const widthsRecord = z
+  .record(text(64), whole(leastWidth, mostWidth))
+  .check(z.refine((widths) => Object.keys(widths).length <= 200))
 
 const question = {
   v: z.literal(3),
