@@ -22,10 +22,12 @@ const props = defineProps<{
   label: string
   several?: boolean
   clearable?: boolean
+  /** What has been typed before it stood. */
+  typed?: string | undefined
 }>()
 const emit = defineEmits<{ choose: [id: string]; clear: []; leave: [] }>()
 
-const typed = ref('')
+const typed = ref(props.typed ?? '')
 const found = computed(() => {
   const parts = typed.value.toLowerCase().split(/\s+/).filter(Boolean)
   return props.choices.filter((choice) => parts.every((part) => choice.label.toLowerCase().includes(part)))
@@ -42,7 +44,7 @@ const isChosen = (choice: Choice) => props.chosen.includes(choice.id)
       :key-of="(choice) => choice.id"
       :label="label"
       :placeholder="words.phrase.filter"
-      :first="choices.findIndex(isChosen)"
+      :first="typed ? 0 : choices.findIndex(isChosen)"
       :is-chosen="isChosen"
       :several="several"
       :none="words.editor.none"

@@ -11,7 +11,12 @@ import ParentPicker from './ParentPicker.vue'
 import PopMenu from './PopMenu.vue'
 
 /** What an item is, where it stands or what it is inside, chosen from a list beside an element. */
-const props = defineProps<{ item: Item; column: 'status' | 'kind' | 'parent'; at: HTMLElement | undefined }>()
+const props = defineProps<{
+  item: Item
+  column: 'status' | 'kind' | 'parent'
+  at: HTMLElement | undefined
+  typed?: string | undefined
+}>()
 const emit = defineEmits<{ leave: [] }>()
 const changes = useChanges()
 const directory = useDirectory()
@@ -35,6 +40,7 @@ function choose(id: string | null): void {
       :choices="choices"
       :chosen="[item[column]]"
       :label="words.item[column]"
+      :typed="typed"
       @choose="choose"
       @leave="emit('leave')"
     />

@@ -91,6 +91,7 @@ function onKey(event: KeyboardEvent): void {
       :chosen="chosen"
       :label="words.editor.choose(field.name)"
       :several="several"
+      :typed="typed"
       clearable
       @choose="choose"
       @clear="clear"

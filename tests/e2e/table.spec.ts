@@ -29,7 +29,6 @@ test('the table is filled and edited by keyboard alone', async ({ browser }) => 
   // The status, chosen by typing.
   await page.keyboard.press('ArrowRight')
   await page.keyboard.press('ArrowRight')
-  await page.keyboard.press('Enter')
   await page.keyboard.type('hand')
   await page.keyboard.press('Enter')
   await expect(cell).toContainText('In hand')
@@ -45,6 +44,34 @@ test('the table is filled and edited by keyboard alone', async ({ browser }) => 
   await page.keyboard.type('2.5')
   await page.keyboard.press('Enter')
   await expect(grid.getByText('2.5 h')).toBeVisible()
+})
+
+test('keys that come faster than the page draws are not lost', async ({ browser }) => {
+  const page = await demo.as(browser, 'Imke', { at: 'All items' })
+  // A page that draws a frame only now and then.
+  await page.evaluate(() => {
+    const draw = window.requestAnimationFrame.bind(window)
+    window.requestAnimationFrame = (then) => window.setTimeout(() => draw(then), 300)
+  })
+  const grid = page.getByRole('grid')
+  const cell = page.locator('[role=gridcell]:focus')
+  await page.getByLabel('Add an item').focus()
+  await page.keyboard.press('Escape')
+  await expect(cell).toBeVisible()
+  await page.keyboard.press('Control+End')
+  await page.keyboard.press('Home')
+  await page.keyboard.press('ArrowRight')
+  await page.keyboard.press('F2')
+  await page.keyboard.press('Control+a')
+  await page.keyboard.type('Count the trays')
+  await page.keyboard.press('Enter')
+  await page.keyboard.press('ArrowRight')
+  await page.keyboard.press('ArrowRight')
+  await page.keyboard.press('Enter')
+  await page.keyboard.type('hand')
+  await page.keyboard.press('Enter')
+  await expect(cell).toContainText('In hand')
+  await expect(grid.getByRole('row').filter({ hasText: 'Count the trays' })).toContainText('In hand')
 })
 
 test('phrases narrow the view for oneself, until it is kept for all or put back', async ({ browser }) => {

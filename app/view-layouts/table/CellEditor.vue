@@ -89,6 +89,7 @@ function onTitleKey(event: KeyboardEvent): void {
         v-if="stands && (column.is === 'status' || column.is === 'kind')"
         :item="row.item"
         :column="column.is"
+        :typed="typed"
         :at="cell"
         @leave="emit('leave', 'Escape')"
       />

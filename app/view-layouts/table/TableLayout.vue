@@ -205,6 +205,7 @@ function keepSent(index: number, title: string | undefined): void {
       ref="scroller"
       class="scroller"
       role="grid"
+      tabindex="-1"
       :aria-label="words.table.label(view.name)"
       :aria-rowcount="total + 1"
       :aria-colcount="columns.length"
@@ -308,6 +309,7 @@ function keepSent(index: number, title: string | undefined): void {
   flex: 1;
   overflow: auto;
   min-height: 0;
+  outline: none;
 }
 .rows {
   position: relative;

@@ -87,13 +87,14 @@ export default defineComponent({
     }
 
     return () => {
-      const { row, index, top, columns, at, light } = props
+      const { row, index, top, columns, at, edit } = props
+      const light = props.light && !edit
       return h(
         'div',
         {
           role: 'row',
           'aria-rowindex': index + 2,
-          class: ['item-row', { at: at >= 0, blank: !row, edited: !!props.edit }],
+          class: ['item-row', { at: at >= 0, blank: !row, edited: !!edit }],
           style: { transform: `translateY(${top}px)` },
         },
         row && (light ? columns.slice(0, 2) : columns).map((column, i) => cell(row, column, i)),

@@ -3,6 +3,7 @@ import type { GroupHead, Row } from '#core/layouts/rows'
 import { useChanges } from '../../data/changes'
 import { clearSeveral, setValue } from '../../parts/edits'
 import { fieldParts } from '../../parts/field-parts'
+import { keepEarlyKeys } from '../../parts/early-keys'
 import { asksForMenu } from '../../parts/menu-place'
 import type { TableColumn } from './columns'
 import type { Edit } from './TableRow.vue'
@@ -53,6 +54,7 @@ export function useCells(grid: Grid) {
   /** The cell that has the keyboard. */
   const at = ref({ row: 0, column: 1 })
   const editing = shallowRef<Edit>()
+  let dropEarlyKeys = (): void => undefined
   const activeItem = computed(() => grid.rowAt(at.value.row)?.item.id)
   watch(grid.lines, (n) => {
     if (at.value.row >= n) at.value = { ...at.value, row: Math.max(0, n - 1) }
@@ -80,8 +82,14 @@ export function useCells(grid: Grid) {
     const place = grid.headAt(row)
       ? `[data-row="${row}"]`
       : `[data-row="${row}"][data-column="${column}"]:not(.editing)`
-    const cell = grid.element()?.querySelector<HTMLElement>(place)
-    if (!cell) return void (frames && requestAnimationFrame(() => focusWhenDrawn(frames - 1)))
+    if (editing.value) return
+    const element = grid.element()
+    const cell = element?.querySelector<HTMLElement>(place)
+    if (!cell) {
+      // Until then the grid itself hears the keys, so that none is lost.
+      element?.focus({ preventScroll: true })
+      return void (frames && requestAnimationFrame(() => focusWhenDrawn(frames - 1)))
+    }
     cell.focus()
     const held = grid.rowAt(row)
     if (held) grid.walk(held.address)
@@ -89,7 +97,8 @@ export function useCells(grid: Grid) {
   const pageRows = () => Math.floor((grid.element()?.clientHeight ?? 400) / grid.rowHeight()) - 1
 
   function onKey(event: KeyboardEvent): void {
-    if (editing.value || (event.target as HTMLElement).getAttribute('role') !== 'gridcell') return
+    const target = event.target as HTMLElement
+    if (editing.value || (target !== grid.element() && target.getAttribute('role') !== 'gridcell')) return
     const { row, column } = at.value
     const [lastRow, lastColumn] = [grid.lines() - 1, grid.columns().length - 1]
     const moves: Readonly<Record<string, [number, number]>> = {
@@ -101,7 +110,7 @@ export function useCells(grid: Grid) {
     const head = grid.headAt(row)
     const isFolding =
       head && (event.key === 'Enter' || event.key === ' ' || event.key === (head.folded ? 'ArrowRight' : 'ArrowLeft'))
-    if (asksForMenu(event)) grid.menu(row, event.target as HTMLElement)
+    if (asksForMenu(event)) grid.menu(row, target)
     else if (event.key === 'Insert' || (event.key === 'Enter' && (event.ctrlKey || event.metaKey))) grid.addItem()
     else if (isFolding) grid.toggleFold(head)
     else if (move) focus(...move)
@@ -126,6 +135,7 @@ export function useCells(grid: Grid) {
       return void setValue(changes, row.item, field.id, held, held ? null : true)
     }
     editing.value = { item: row.item.id, column: column.id, typed }
+    dropEarlyKeys = keepEarlyKeys()
   }
   function empty(rowIndex: number, columnIndex: number): void {
     const [row, field] = [grid.rowAt(rowIndex), grid.columns()[columnIndex]?.field]
@@ -136,6 +146,7 @@ export function useCells(grid: Grid) {
   }
   function endEdit(by: 'Enter' | 'Tab' | 'Escape' | 'blur'): void {
     editing.value = undefined
+    dropEarlyKeys()
     const { row, column } = at.value
     if (by === 'Enter') focus(row + (row < grid.lines() - 1 ? 1 : 0), column)
     else if (by === 'Tab') focus(row, column + 1)
