@@ -289,10 +289,11 @@ export class Replica implements QueryContext {
         void this.#sendPending()
         return
       case 'ended':
-        if (message.why === 'signed-out') {
-          this.#stand({ link: 'signed-out' })
-          this.end()
-        }
+        if (message.why === 'closing') return
+        // What someone has not sent who may not send any more is nobody's to keep.
+        if (message.why === 'removed') void this.ports.box.wipe()
+        this.#stand({ link: 'signed-out' })
+        this.end()
         return
       default:
         this.#take(message)

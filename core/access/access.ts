@@ -9,7 +9,7 @@ import { rolesTable, type Act, type ProjectAct, type WorkspaceAct } from './acts
 export const memberId = (project: string, person: string): Member['id'] => tieId<'member'>(project, person)
 
 /** A person with an account; undefined for everyone else: people without one, who have left, who never were. */
-function accountOf(found: Lookup, person: string): (Person & { readonly role: Role }) | undefined {
+export function accountOf(found: Lookup, person: string): (Person & { readonly role: Role }) | undefined {
   const own = found.maybe('person', person)
   return own?.active && own.role ? { ...own, role: own.role } : undefined
 }
@@ -47,7 +47,7 @@ export const maySee = (found: Lookup, person: PersonId, project: ProjectId): boo
 /** Whether a person belongs to a scope now. */
 export function isIn(found: Lookup, person: PersonId, scope: Scope | undefined): boolean {
   if (!scope) return false
-  if (scope.of === 'workspace') return true
+  if (scope.of === 'workspace' || (scope.of === 'project' && scope.self === person)) return true
   if (!maySee(found, person, scope.project)) return false
   if (scope.of === 'project' || scope.maker === person || scope.audience.of === 'project') return true
   return scope.audience.of === 'people' && scope.audience.people.includes(person)

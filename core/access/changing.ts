@@ -1,7 +1,10 @@
 /** Who may change which records: asked before a command is done, and of what an undo changes. */
-import { problem, type Problem } from '../base/result'
+import { firstProblem, problem, type Problem } from '../base/result'
 import { personOf, type Actor } from '../change/actor'
+import { isSetChange, type Patch } from '../change/patch'
+import { lookupThrough } from '../change/scopes'
 import { entityOf, type Lookup } from '../model/entities'
+import type { Reader } from '../model/reader'
 import type { EntityName, Records, View } from '../model/records'
 import { refusal } from './access'
 import { isWorkspaceAct, type Act } from './acts'
@@ -36,6 +39,25 @@ function viewChangedBy(view: View, by: Actor, found: Lookup): Act | undefined {
   const isMine = view.maker === personOf(by)
   if (!isMine && (view.audience.of === 'maker' || !found.maybe('view', view.id))) return undefined
   return view.audience.of === 'maker' ? 'keep own views' : 'keep views for everyone'
+}
+
+/** Why someone may not make every one of these changes: each record is theirs to change as it is, and as it becomes. */
+export function patchRefusal(reader: Reader, by: Actor, patch: Patch): Problem | undefined {
+  const found = lookupThrough(reader, patch)
+  const asked = new Set<string>()
+  return firstProblem(patch, (change) => {
+    const { entity, id, field } = change
+    // Items of a project are all alike in it.
+    const key = entity === 'item' ? `item of ${reader.placeOf(id)?.table.project ?? id}` : `${entity} ${id} ${field}`
+    if (asked.has(key)) return undefined
+    asked.add(key)
+    const record = found.maybe(entity, id)
+    if (!record) return undefined
+    const refused = changeRefusal(found, by, entity, record as never)
+    if (refused || entity === 'item' || isSetChange(change)) return refused
+    const next = field === '*' ? change.after : { ...record, [field]: change.after }
+    return next ? changeRefusal(found, by, entity, next as never) : undefined
+  })
 }
 
 /** Why someone may not change this record of an entity, nor make or unmake it; undefined where they may. */

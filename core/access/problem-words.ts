@@ -46,6 +46,7 @@ const sentences: Readonly<Record<ProblemCode, (said: Said, field: string, naming
   'other-project': () => 'Both have to be in the same project.',
   'name-taken': (said) => `“${said.name}” is already taken. Choose another name.`,
   'prefix-taken': (said) => `The prefix ${said.name} is already taken. Choose another.`,
+  'last-owner': () => 'A workspace needs an owner. Make someone else an owner first.',
   'not-unique': (said) => `${said.value} appears twice in ${said.field}; the first one is used.`,
   'limit-below-zero': () => 'A limit can’t be below zero.',
   'nothing-to-undo': () => 'There’s nothing left to undo: all of it has been changed again since.',
@@ -66,7 +67,7 @@ const sentences: Readonly<Record<ProblemCode, (said: Said, field: string, naming
 const actWords: Readonly<Record<Act, string>> = {
   'start projects': 'start a project',
   'name people': 'add people',
-  'manage people': 'add people',
+  'manage people': 'add people or change what they may do',
   'make owners': 'make someone an owner',
   'see project': 'see this',
   'keep own views': 'save a view',

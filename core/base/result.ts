@@ -36,6 +36,7 @@ export const problemCodes = [
   'other-project',
   'name-taken',
   'prefix-taken',
+  'last-owner',
   'not-unique',
   'limit-below-zero',
   'text-changed-meanwhile',

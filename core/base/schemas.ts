@@ -11,6 +11,9 @@ export const whole = (least = Number.MIN_SAFE_INTEGER, most = Number.MAX_SAFE_IN
 /** A list up to a length. */
 export const list = <T extends z.ZodMiniType>(of: T, most: number, least = 0) =>
   z.array(of).check(z.minLength(least), z.maxLength(most))
+/** A list that holds nothing twice, by what each is told apart. */
+export const distinct = <T extends z.ZodMiniType>(of: T, most: number, keyOf: (one: z.infer<T>) => string) =>
+  list(of, most, 1).check(z.refine((all) => new Set(all.map((one) => keyOf(one as z.infer<T>))).size === all.length))
 /** A name: on one line, trimmed, 1 to 120 characters of which one can be seen. */
 export const name = z.string().check(z.overwrite(oneLine), z.minLength(1), z.maxLength(120), z.refine(isVisible))
 /** An e-mail address of at most 200 characters. */

@@ -6,7 +6,7 @@ import { problem, type Problem } from '../base/result'
 import { isSetChange, type Patch } from '../change/patch'
 import { entitiesHeld, entityOf, idsNeeded, type Lookup } from '../model/entities'
 import { maybeStep, type Reader } from '../model/reader'
-import type { EntityName, Item, Records, Stay } from '../model/records'
+import type { EntityName, Item, Person, Records, Stay } from '../model/records'
 
 /**
  * The first law that a patch would break, as the problem to tell; undefined where all of them hold. `isRoom`: stays are at
@@ -17,6 +17,8 @@ export function brokenLaw(reader: Reader, patch: Patch, isRoom: boolean): Proble
   return (
     idsAreUnique(reader, after) ??
     prefixesAreUnique(reader, after) ??
+    addressesAreUnique(reader, after) ??
+    hasAnOwner(reader, after) ??
     hierarchyIsForest(reader, after) ??
     statusesFitKinds(reader, after) ??
     (isRoom ? eachHasOneOpenStay(after) : undefined) ??
@@ -115,6 +117,29 @@ function prefixesAreUnique(reader: Reader, after: After): Problem | undefined {
         return problem('prefix-taken', { name: prefix })
   }
   return undefined
+}
+
+/** An address signs one person in. */
+function addressesAreUnique(reader: Reader, after: After): Problem | undefined {
+  const changed = [...after.of('person')].filter(({ made, set }) => made || set.has('email'))
+  if (!changed.length) return undefined
+  const ids = new Set([...[...reader.all('person')].map(({ id }) => id as string), ...changed.map(({ id }) => id)])
+  const taken = new Set<string>()
+  for (const id of ids) {
+    const email = after.maybe('person', id)?.email
+    if (email && taken.has(email.toLowerCase())) return problem('name-taken', { name: email })
+    if (email) taken.add(email.toLowerCase())
+  }
+  return undefined
+}
+
+/** Someone can always make owners and leads: a workspace that has an owner keeps one. */
+function hasAnOwner(reader: Reader, after: After): Problem | undefined {
+  const isOwner = (person: Person | undefined) => person?.role === 'owner' && person.active
+  const isLost = [...after.of('person')].some(({ id }) => isOwner(reader.maybe('person', id)) && !isOwner(after.maybe('person', id))) // prettier-ignore
+  if (!isLost) return undefined
+  for (const { id } of reader.all('person')) if (isOwner(after.maybe('person', id))) return undefined
+  return problem('last-owner')
 }
 
 /** Every parent is an item of the same project, and none is inside itself. What goes leaves nothing inside it behind. */

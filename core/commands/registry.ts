@@ -14,6 +14,7 @@ import { setValues } from '../items/set'
 import { setText } from '../items/text'
 import type { Reader } from '../model/reader'
 import { addPeople } from '../people/add'
+import { members, people } from '../people/commands'
 import { createProject } from '../projects/create'
 import { fields } from '../projects/set-up/fields'
 import { kinds } from '../projects/set-up/kinds'
@@ -26,7 +27,7 @@ import { revert } from './revert'
 
 /** Every command there is. */
 const definitions = [
-  addItems, setValues, moveItems, archiveItems, setText, addPeople, createProject, setLimit,
+  addItems, setValues, moveItems, archiveItems, setText, addPeople, people.set, people.remove, members.set, members.remove, createProject, setLimit,
   views.add, views.set, views.remove, views.order, setWidths,
   fields.add, fields.set, fields.remove, fields.order, options.add, options.set, options.remove, options.order,
   kinds.add, kinds.set, kinds.remove, kinds.order, statuses.add, statuses.set, statuses.remove, statuses.order,

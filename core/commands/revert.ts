@@ -1,12 +1,11 @@
 import * as z from 'zod/mini'
 import * as ids from '../base/id-schemas'
-import { fail, firstProblem, must, ok, problem, type Problem } from '../base/result'
+import { fail, must, ok, problem } from '../base/result'
 import { idsAlsoIn, idsMissingFrom, isSameValue } from '../base/sorted-ids'
-import { changeRefusal } from '../access/changing'
-import { isSameActor, type Actor } from '../change/actor'
+import { patchRefusal } from '../access/changing'
+import { isSameActor } from '../change/actor'
 import { defineCommand, type Applied, type Context, type Entry, type Place } from '../change/command'
-import { invertChange, isSetChange, type Change, type Patch } from '../change/patch'
-import { lookupThrough } from '../change/scopes'
+import { invertChange, isSetChange, type Change } from '../change/patch'
 import { upgradeEntry } from '../change/upgrade'
 import { isLongTextMark } from '../fields/long-text'
 import { changeStatus, stamp, StayIds } from '../items/changes'
@@ -33,24 +32,10 @@ export const revert = defineCommand({
   apply(reader, body, context) {
     const done = revertOf(reader, must(context.entryOf(body.of), 'entry'), context)
     if (!done.patch.length) return fail(problem('nothing-to-undo'))
-    const refused = refusalOf(reader, done.patch, context.by)
+    const refused = patchRefusal(reader, context.by, done.patch)
     return refused ? fail(refused) : ok(done)
   },
 })
-
-/** Why the person may not make every one of these changes now. */
-function refusalOf(reader: Reader, patch: Patch, by: Actor): Problem | undefined {
-  const found = lookupThrough(reader, patch)
-  const asked = new Set<string>()
-  return firstProblem(patch, ({ entity, id }) => {
-    // Items of a project are all alike in it.
-    const key = entity === 'item' ? `item of ${reader.placeOf(id)?.table.project ?? id}` : `${entity} ${id}`
-    if (asked.has(key)) return undefined
-    asked.add(key)
-    const record = found.maybe(entity, id)
-    return record && changeRefusal(found, by, entity, record as never)
-  })
-}
 
 /** What undoing an entry changes now, and what it can no longer undo. */
 export function revertOf(reader: Reader, entry: Entry, context: Context): Applied {

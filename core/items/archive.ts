@@ -1,5 +1,5 @@
 import * as z from 'zod/mini'
-import { list } from '../base/schemas'
+import { distinct } from '../base/schemas'
 import * as ids from '../base/id-schemas'
 import { firstProblem, must } from '../base/result'
 import { applied, defineCommand } from '../change/command'
@@ -9,7 +9,7 @@ import { changeOf, checkItem, stamp } from './changes'
 export const archiveItems = defineCommand({
   type: 'items.archive',
   v: 1,
-  body: z.object({ items: list(ids.itemId, 1000, 1), archived: z.boolean() }),
+  body: z.object({ items: distinct(ids.itemId, 1000, (id) => id), archived: z.boolean() }),
   projects: (reader, body) => [...new Set(body.items.flatMap((id) => reader.maybe('item', id)?.project ?? []))],
   check: (reader, body, context) => firstProblem(body.items, (id) => checkItem(reader, id, context)),
   apply: (reader, body, context) =>

@@ -94,11 +94,17 @@ const label = (reader: Reader, change: Change | undefined): string => {
 function nameOfOther(reader: Reader, patch: readonly Change[]): string {
   const first = patch.find((change) => change.entity === 'project') ?? patch[0]
   if (first?.entity === 'limit') return 'changing a limit'
+  if (first?.entity === 'person' || first?.entity === 'member') return nameOfAccess(reader, first)
   if (first?.entity !== 'view' && first?.entity !== 'project') return 'a change'
   const isWhole = first.field === '*' && !isSetChange(first)
   const record = (isWhole ? (first.after ?? first.before) : reader.maybe(first.entity, first.id)) as Named | undefined
   const does = !isWhole ? 'changing' : first.after ? 'adding' : 'removing'
   return `${does} the ${first.entity} ${record?.name ?? ''}`.trim()
+}
+function nameOfAccess(reader: Reader, { entity, id, field }: Change): string {
+  const person = reader.maybe('person', entity === 'person' ? id : (id.split('/')[1] ?? ''))?.name ?? 'someone'
+  if (entity === 'person' && field === '*') return 'adding people'
+  return field === 'active' ? `removing ${person}` : `changing what ${person} may do`
 }
 interface Named {
   readonly name: string

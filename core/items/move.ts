@@ -1,5 +1,5 @@
 import * as z from 'zod/mini'
-import { list } from '../base/schemas'
+import { distinct } from '../base/schemas'
 import * as ids from '../base/id-schemas'
 import { firstProblem, must } from '../base/result'
 import { applied, defineCommand } from '../change/command'
@@ -14,14 +14,14 @@ export const moveItems = defineCommand({
   type: 'items.move',
   v: 1,
   body: z.object({
-    items: list(
+    items: distinct(
       z.object({
         item: ids.itemId,
         status: z.optional(z.object({ from: ids.statusId, to: ids.statusId })),
         place: z.optional(placeRecord),
       }),
       1000,
-      1,
+      ({ item }) => item,
     ),
   }),
   projects: (reader, body) => [...new Set(body.items.flatMap(({ item }) => reader.maybe('item', item)?.project ?? []))],

@@ -1,5 +1,5 @@
 import * as z from 'zod/mini'
-import { list, text } from '../base/schemas'
+import { distinct, list, text } from '../base/schemas'
 import * as ids from '../base/id-schemas'
 import { rankBetween } from '../base/ranks'
 import { firstProblem, must, problem, type Problem } from '../base/result'
@@ -33,7 +33,7 @@ export const setValues = defineCommand({
   type: 'items.set',
   v: 1,
   body: z.object({
-    items: list(z.object({ item: ids.itemId, set: z.record(text(64), settingRecord) }), 1000, 1),
+    items: distinct(z.object({ item: ids.itemId, set: z.record(text(64), settingRecord) }), 1000, ({ item }) => item),
   }),
   projects: (reader, body) => [...new Set(body.items.flatMap(({ item }) => reader.maybe('item', item)?.project ?? []))],
   check: (reader, body, context) =>

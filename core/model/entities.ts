@@ -12,7 +12,8 @@ export type Held = 'directory' | 'item table' | 'server only'
 /** Who a record is for. Who belongs to a scope is decided when it is read, by who is a member then. */
 export type Scope =
   | { readonly of: 'workspace' }
-  | { readonly of: 'project'; readonly project: ProjectId }
+  /** `self`: the person it is about hears of it also when it is what took the project from them. */
+  | { readonly of: 'project'; readonly project: ProjectId; readonly self?: PersonId }
   | { readonly of: 'view'; readonly project: ProjectId; readonly maker: PersonId; readonly audience: Audience }
 
 /** Finds records; `undefined` where there is none of that id. */
@@ -139,7 +140,7 @@ export const entities: { readonly [E in EntityName]: Entity<Records[E]> } = {
   member: {
     held: 'directory',
     touches: 'everything',
-    scope: inProject,
+    scope: ({ project, person }) => ({ of: 'project', project, self: person }),
     mapIds(record, map) {
       const ids = mapped(record, { project: 'project', person: 'person' }, map)
       return { ...ids, id: tieId<'member'>(ids.project, ids.person) }

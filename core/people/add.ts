@@ -1,13 +1,12 @@
 import * as z from 'zod/mini'
 import { list } from '../base/schemas'
-import { isSameText } from '../base/collation'
 import { firstProblem, problem, type Problem } from '../base/result'
 import { memberId, refusal } from '../access/access'
 import { changeRefusal } from '../access/changing'
 import { applied, defineCommand, type Context } from '../change/command'
 import { makes } from '../change/patch'
 import type { Reader } from '../model/reader'
-import type { Member, Person } from '../model/records'
+import type { Member } from '../model/records'
 import { memberRecord, personRecord } from '../model/schemas'
 
 /** Adds people to the workspace and makes them members of projects. Accounts (passwords) are made separately. */
@@ -18,7 +17,7 @@ export const addPeople = defineCommand({
   projects: () => [],
   check: (reader, { people, members }, context) =>
     refusal(reader, context.by, 'manage people') ??
-    firstProblem(people, (person) => checkPerson(reader, person, context)) ??
+    firstProblem(people, (person) => changeRefusal(reader, context.by, 'person', person)) ??
     firstProblem(members, (member) => checkMember(reader, member, context)),
   apply: (reader, body) =>
     applied([
@@ -29,14 +28,6 @@ export const addPeople = defineCommand({
       })),
     ]),
 })
-
-function checkPerson(reader: Reader, person: Person, context: Context): Problem | undefined {
-  const { email } = person
-  const refused = changeRefusal(reader, context.by, 'person', person)
-  if (refused) return refused
-  const isTaken = !!email && [...reader.all('person')].some((other) => isSameText(other.email ?? '', email))
-  return isTaken ? problem('name-taken', { name: email ?? '' }) : undefined
-}
 
 function checkMember(reader: Reader, member: Member, context: Context): Problem | undefined {
   const refused = changeRefusal(reader, context.by, 'member', member)

@@ -1,8 +1,10 @@
 import { beforeEach, describe, expect, it } from 'vitest'
-import { memberId } from '../access/access'
-import { judge } from '../commands/registry'
+import { maySee, memberId } from '../access/access'
+import { applyPatch } from '../change/patch'
+import { judge, type BareCommand } from '../commands/registry'
 import type { Person, Role } from '../model/records'
-import { contextOf, personOf, run, smallWorkspace, type Small } from '../test-kit/workspace'
+import { command, contextOf, personOf, PlainRoom, run, smallWorkspace, type Small } from '../test-kit/workspace'
+import { seenBy } from '../wire/seen'
 
 let small: Small
 beforeEach(() => (small = smallWorkspace()))
@@ -57,5 +59,71 @@ describe('adding people', () => {
     const patch = run(small.state, adding([], [memberOf(small.people.reader, 'contributor')]), small.people.lead.id)
     expect(small.state.maybe('member', memberId(small.project.id, small.people.reader.id))?.role).toBe('contributor')
     expect(patch).toMatchObject([{ entity: 'member', before: { role: 'reader' }, after: { role: 'contributor' } }])
+  })
+})
+
+describe('what one may do, and leaving', () => {
+  function refusedDoing(bare: BareCommand, by: Person): string | undefined {
+    const sent = command(small.ids, bare)
+    const judged = judge(small.state, sent, contextOf(sent, by.id))
+    if (judged.ok) applyPatch(small.state, judged.value.patch)
+    return judged.ok ? undefined : judged.problem.code
+  }
+  const setRole = (person: Person, from: Role | null, to: Role | null, by: Person) =>
+    refusedDoing({ type: 'person.set', target: person.id, set: { role: { from, to } } }, by)
+
+  it('a role is changed by those who manage people; owners are made and unmade by owners', () => {
+    const { owner, lead, contributor, reader } = small.people
+    expect(setRole(reader, 'reader', 'contributor', contributor)).toBe('not-allowed')
+    expect(setRole(reader, 'reader', 'contributor', lead)).toBeUndefined()
+    expect(setRole(reader, 'contributor', 'owner', lead)).toBe('not-allowed')
+    expect(setRole(owner, 'owner', 'lead', lead)).toBe('not-allowed')
+    expect(setRole(reader, 'contributor', 'owner', owner)).toBeUndefined()
+    expect(setRole(owner, 'owner', 'lead', reader)).toBeUndefined()
+  })
+
+  it('the last owner neither steps down nor leaves', () => {
+    const { owner, lead } = small.people
+    expect(setRole(owner, 'owner', 'lead', owner)).toBe('last-owner')
+    expect(refusedDoing({ type: 'person.remove', target: owner.id, how: {} }, owner)).toBe('last-owner')
+    expect(setRole(lead, 'lead', 'owner', owner)).toBeUndefined()
+    expect(refusedDoing({ type: 'person.remove', target: owner.id, how: {} }, owner)).toBeUndefined()
+    expect(setRole(lead, 'owner', 'lead', lead)).toBe('last-owner')
+  })
+
+  it('who has left may do nothing, stands where they stood, and leaves once', () => {
+    const { lead, contributor } = small.people
+    expect(refusedDoing({ type: 'person.remove', target: contributor.id, how: {} }, lead)).toBeUndefined()
+    expect(maySee(small.state, contributor.id, small.project.id)).toBe(false)
+    expect(small.state.maybe('person', contributor.id)).toMatchObject({ active: false, name: contributor.name })
+    expect(refusedDoing({ type: 'person.remove', target: contributor.id, how: {} }, lead)).toBe('gone')
+  })
+
+  it('who was taken out of a project hears of it, and of nothing there any more', () => {
+    const { owner, reader, stranger } = small.people
+    const room = new PlainRoom(small.state)
+    const target = memberId(small.project.id, reader.id)
+    expect(room.do(command(small.ids, { type: 'member.remove', target, how: {} }), owner.id).ok).toBe(true)
+    const view = [...small.state.all('view')][0]!
+    room.do(command(small.ids, { type: 'view.set', target: view.id, set: { name: { from: view.name, to: 'New' } } }), owner.id) // prettier-ignore
+    const seen = (me: Person) => room.done.map((done) => seenBy(small.state, done, me.id)?.patch.map(({ entity }) => entity)) // prettier-ignore
+    expect(seen(reader)).toEqual([['member'], undefined])
+    expect(seen(stranger)).toEqual([undefined, undefined])
+  })
+
+  it('what one might do as an owner is not undone by whom they are no longer', () => {
+    const { owner, lead } = small.people
+    const room = new PlainRoom(small.state)
+    const role = (person: Person, from: Role, to: Role, by: Person) => {
+      const sent = command(small.ids, { type: 'person.set', target: person.id, set: { role: { from, to } } })
+      expect(room.do(sent, by.id).ok).toBe(true)
+      return sent.id
+    }
+    role(lead, 'lead', 'owner', owner)
+    const down = role(owner, 'owner', 'reader', lead)
+    role(small.people.contributor, 'contributor', 'owner', lead)
+    role(lead, 'owner', 'lead', small.people.contributor)
+    const undone = room.do(command(small.ids, { type: 'revert', of: down }), lead.id)
+    expect(undone).toMatchObject({ ok: false, problem: { code: 'not-allowed', said: { act: 'make owners' } } })
   })
 })

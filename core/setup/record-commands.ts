@@ -76,11 +76,13 @@ export function recordCommands<E extends EntityName, F extends Fields, More exte
         const changes = changesIn(body.set)
         const next = { ...record, ...Object.fromEntries(changes.flatMap(([name, to]) => (to ? [[name, to.to]] : []))) }
         return (
+          changeRefusal(reader, context.by, entity, next) ??
           firstProblem(changes, ([field, change]) => {
             const isKnown = !change || isSameValue(record[field], change.from) || isSameValue(record[field], change.to)
             const stored = record[field]
             return isKnown ? undefined : problem('changed-meanwhile', undefined, [{ field, yours: change.to, stored }])
-          }) ?? kind.check?.(reader, next)
+          }) ??
+          kind.check?.(reader, next)
         )
       },
       apply(reader, body) {

@@ -5,12 +5,14 @@ import { memberId } from '../access/access'
 import { personActor } from '../change/actor'
 import type { Applied, Context, Entry } from '../change/command'
 import { applyPatch, itemsTouchedBy, type Patch } from '../change/patch'
+import { scoping } from '../change/scopes'
 import { modelVersion } from '../change/upgrade'
 import { commandOf, definitionOf, judge, type BareCommand, type Command } from '../commands/registry'
 import type { Field, Item, LongText, Person, Project, Records, Role } from '../model/records'
 import { boardsOf, columnsOf, fieldsOf, kindsOf, limitOf, statusesOf, stepsOf } from '../model/reader'
 import { State } from '../model/state'
 import { optionsOf, starterPattern } from '../projects/starter-pattern'
+import type { Scoped } from '../wire/seen'
 
 export class Ids {
   #n = 0
@@ -118,8 +120,16 @@ export const entryOf = (command: Command, by: PersonId, patch: Patch, sequence =
   sequence, command: command.id, type: command.type, v: command.v, model: modelVersion, by: personActor(by), at: now, patch,
 }) // prettier-ignore
 
+/** Applies a patch as a command's, and gives what the log keeps of it. */
+export function scopedOf(state: State, command: Command, by: PersonId, patch: Patch, sequence = 1): Scoped {
+  const scopesOf = scoping(state, patch)
+  applyPatch(state, patch)
+  return { entry: entryOf(command, by, patch, sequence), scopes: scopesOf() }
+}
+
 /** What a room does, without a database: judges in order, gives sequence numbers, keeps entries and long texts. */
 export class PlainRoom {
+  readonly done: Scoped[] = []
   readonly entries: Entry[] = []
   readonly texts = new Map<string, LongText>()
   #clock = Date.parse(now)
@@ -140,6 +150,7 @@ export class PlainRoom {
     )
     if (!patch.ok) return patch
     const { patch: changes, ...more }: Applied = patch.value
+    const scopesOf = scoping(this.state, changes)
     applyPatch(this.state, changes)
     for (const change of changes)
       if (change.entity === 'longText' && !('added' in change)) {
@@ -158,6 +169,7 @@ export class PlainRoom {
       ...more,
     }
     this.entries.push(entry)
+    this.done.push({ entry, scopes: scopesOf() })
     return { ok: true, value: entry }
   }
 }
@@ -202,6 +214,7 @@ export function randomCommand(
     'viewOrder',
     'look',
     'person',
+    'access',
     'project',
     'bringIn',
     'setUp',
@@ -320,6 +333,20 @@ export function randomCommand(
     }
     case 'person':
       return { ...head('people.add'), people: [{ ...personOf(ids, `P${more}`, null), email: null }], members: [] }
+    case 'access': {
+      const person = pick(
+        people.filter((one) => one.id !== by),
+        which,
+      )
+      const member = pick([...state.all('member')], which)
+      const role = pick(['reader', 'contributor', 'lead', 'owner'] as const, more >> 2) ?? 'reader'
+      if (more % 4 === 0)
+        return person && { ...head('person.set'), target: person.id, set: { role: { from: person.role, to: role } } }
+      if (more % 4 === 1) return person && { ...head('person.remove'), target: person.id, how: {} }
+      if (more % 4 === 2)
+        return member && { ...head('member.set'), target: member.id, set: { role: { from: member.role, to: role } } }
+      return member && { ...head('member.remove'), target: member.id, how: {} }
+    }
     case 'project':
       return {
         ...head('projects.create'),

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest'
 import { must } from '../base/result'
 import { boardsOf, fieldsOf, statusesOf } from '../model/reader'
 import type { Item } from '../model/records'
-import { command, entryOf, run, smallWorkspace, today, grown, type Dice, type Small } from '../test-kit/workspace'
+import { command, grown, PlainRoom, run, smallWorkspace, today, type Dice, type Small } from '../test-kit/workspace'
 import { ColumnPlaces, dropOn, heldByColumn, roomOf, roomWords } from '../board/columns'
 import { nobodysTurn, queueOf } from '../queue/queue'
 import { lateDays, turnOf } from '../model/turn'
@@ -135,9 +135,11 @@ describe('what crosses the line', () => {
       definition: { v: 3 as const, layout: 'table' as const, where: [], group: [], sort: [], totals: [], show: [] },
     }
     const adding = command(small.ids, { type: 'view.add', record: view })
-    const entry = entryOf(adding, owner.id, run(small.state, adding, owner.id))
-    expect(seenBy(small.state, entry, owner.id)?.patch).toHaveLength(1)
-    expect(seenBy(small.state, entry, contributor.id)).toBeUndefined()
+    const room = new PlainRoom(small.state)
+    room.do(adding, owner.id)
+    const [done] = room.done
+    expect(seenBy(small.state, done!, owner.id)?.patch).toHaveLength(1)
+    expect(seenBy(small.state, done!, contributor.id)).toBeUndefined()
   })
   it('words of long texts and stays are for the server alone', () => {
     const small = smallWorkspace()
@@ -150,8 +152,10 @@ describe('what crosses the line', () => {
       revision: 0,
       text: 'secret words',
     })
-    const entry = entryOf(writing, small.people.owner.id, run(small.state, writing, small.people.owner.id))
-    expect(JSON.stringify(seenBy(small.state, entry, small.people.contributor.id))).not.toContain('secret words')
-    expect(seenBy(small.state, entry, small.people.stranger.id)).toBeUndefined()
+    const room = new PlainRoom(small.state)
+    room.do(writing, small.people.owner.id)
+    const [done] = room.done
+    expect(JSON.stringify(seenBy(small.state, done!, small.people.contributor.id))).not.toContain('secret words')
+    expect(seenBy(small.state, done!, small.people.stranger.id)).toBeUndefined()
   })
 })

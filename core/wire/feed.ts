@@ -18,7 +18,7 @@ export type FeedMessage =
   | { readonly tell: 'entry'; readonly entry: Entry }
   | { readonly tell: 'large'; readonly sequence: number; readonly parts: number }
   | { readonly tell: 'sequence'; readonly n: number }
-  | { readonly tell: 'ended'; readonly why: 'signed-out' | 'closing' }
+  | { readonly tell: 'ended'; readonly why: 'signed-out' | 'removed' | 'closing' }
 
 /** An answer to a command that was read and judged. */
 export type Answer =

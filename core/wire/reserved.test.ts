@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest'
 import { must } from '../base/result'
+import { makes, type Patch } from '../change/patch'
 import type { Person } from '../model/records'
-import { command, entryOf, run, smallWorkspace } from '../test-kit/workspace'
+import { command, scopedOf, smallWorkspace } from '../test-kit/workspace'
 import { directoryFor } from './directory'
 import { seenBy } from './seen'
 
@@ -30,10 +31,14 @@ describe('a person’s address', () => {
       email: 'new@garden.example',
     }
     const add = command(ids, { type: 'people.add', people: [newcomer], members: [] })
-    const entry = entryOf(add, people.owner.id, run(state, add, people.owner.id))
+    const done = (patch: Patch) => scopedOf(state, add, people.owner.id, patch)
     const change = (before: unknown, after: unknown, field = 'email') =>
-      ({ ...entry, patch: [{ entity: 'person', id: newcomer.id, field, before, after }] }) as typeof entry
-    const entries = [entry, change('new@garden.example', 'newer@garden.example'), change(newcomer, null, '*')]
+      done([{ entity: 'person', id: newcomer.id, field, before, after }])
+    const entries = [
+      done([makes('person', newcomer)]),
+      change('new@garden.example', 'newer@garden.example'),
+      change(newcomer, null, '*'),
+    ]
     const seen = (me: Person) => JSON.stringify(entries.map((one) => seenBy(state, one, me.id)))
     expect(seen(people.owner)).toMatch(/new@.*newer@/)
     expect(seen(people.reader)).not.toContain('@garden.example')

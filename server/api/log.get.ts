@@ -12,10 +12,9 @@ export default defineEventHandler((event) =>
     if (!Number.isSafeInteger(after) || after < 0) return refuse('unreadable', { where: 'after' })
     const stored = await entriesAfter(house.database.db, room.workspace, after, longestCatchUp + 1)
     if (stored.length > longestCatchUp) return refuse('log-too-far-back')
-    // Of a large entry the parts tell what may be seen of it.
     return {
-      messages: stored.map(({ entry, parts }) =>
-        parts ? { tell: 'large', sequence: entry.sequence, parts } : messageFor(room.state, entry, parts, me),
+      messages: stored.map(({ entry, scopes, parts }) =>
+        messageFor(room.state, { entry, scopes: scopes ?? refuse('log-too-far-back') }, parts, me),
       ),
     }
   }),

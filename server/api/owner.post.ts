@@ -1,14 +1,15 @@
 import { timingSafeEqual } from 'node:crypto'
 import { defineEventHandler } from 'h3'
-import { RateLimiterMemory } from 'rate-limiter-flexible'
 import { ownerBody } from '#core/wire/feed'
+import { machineOf } from '../http/addresses'
 import { answering, jsonBody, refuse, sameOrigin } from '../http/request'
-import { sessionCookie } from '../http/session-cookie'
+import { startSession } from '../http/session-cookie'
 import { AlreadyFounded, foundWorkspace } from '../services/founding'
 import { hashPassword } from '../services/passwords'
 import { hashOf } from '../services/sessions'
+import { Tries } from '../services/tries'
 
-const tries = new RateLimiterMemory({ points: 10, duration: 60 })
+const tries = new Tries()
 
 /** Once, with the code that the start printed: makes the workspace and its owner's account, and signs in. */
 export default defineEventHandler((event) =>
@@ -17,7 +18,9 @@ export default defineEventHandler((event) =>
     if (await house.room()) return refuse('owner-exists')
     const body = ownerBody.safeParse(await jsonBody(event, 10_000))
     if (!body.success) return refuse('unreadable', { where: String(body.error.issues[0]?.path[0] ?? 'the form') })
-    await tries.consume('owner').catch(() => refuse('too-often', { seconds: 60 }))
+    const machine = machineOf(event.node.req.headers, event.node.req.socket.remoteAddress)
+    const took = await tries.take({ of: 'the first start', machine })
+    if (!took.ok) return refuse('too-often', { seconds: took.problem })
     const isCode = timingSafeEqual(Buffer.from(hashOf(body.data.code.trim())), Buffer.from(hashOf(house.ownerCode)))
     if (!isCode) return refuse('wrong-code')
     const { name, email, workspace, timeZone } = body.data
@@ -31,7 +34,7 @@ export default defineEventHandler((event) =>
         owner: { name, email, password },
       })
       await house.openRoom()
-      sessionCookie(event, await house.sessions.start(workspaceId, owner))
+      await startSession(event, house, workspaceId, owner)
       return { me: owner }
     } catch (error) {
       if (error instanceof AlreadyFounded) return refuse('owner-exists')

@@ -1,17 +1,18 @@
-import { defineEventHandler, getRequestIP, type H3Event } from 'h3'
-import { RateLimiterMemory, RateLimiterRes } from 'rate-limiter-flexible'
+import { defineEventHandler, getCookie, type H3Event } from 'h3'
+import { accountOf } from '#core/access/access'
 import type { PersonId } from '#core/base/ids'
 import { signInBody } from '#core/wire/feed'
 import { credentialOf } from '../db/sessions'
-import { answering, jsonBody, refuse, sameOrigin } from '../http/request'
-import { sessionCookie } from '../http/session-cookie'
+import { machineOf } from '../http/addresses'
+import { answering, browserCookie, jsonBody, refuse, sameOrigin } from '../http/request'
+import { startSession } from '../http/session-cookie'
 import { hashPassword, isPassword } from '../services/passwords'
+import { hashOf } from '../services/sessions'
+import { Tries } from '../services/tries'
 import { Turnstile } from '../services/turnstile'
 import type { House } from '../services/house'
 
-/** Tries: ten a minute for an address, thirty for a machine. A try counts before it is looked at; a right one is given back. */
-const byEmail = new RateLimiterMemory({ points: 10, duration: 60 })
-const byMachine = new RateLimiterMemory({ points: 30, duration: 60 })
+const tries = new Tries()
 /** Hashing takes some 100 ms of one of the four threads that compress answers and look up names as well. */
 const hashing = new Turnstile(2, 20)
 /** Compared with where there is no such account, so that the answer takes as long. */
@@ -26,7 +27,7 @@ export default defineEventHandler((event) =>
       'person' in body.data ? await stepIn(house, body.data.person) : await byPassword(event, house, body.data)
     const room = await house.room()
     if (!room) return refuse('wrong-sign-in')
-    sessionCookie(event, await house.sessions.start(room.workspace, person))
+    await startSession(event, house, room.workspace, person)
     return { me: person }
   }),
 )
@@ -34,8 +35,8 @@ export default defineEventHandler((event) =>
 /** In a demo one presses a person. */
 async function stepIn(house: House, id: string): Promise<PersonId> {
   const room = await house.room()
-  const person = room?.state.maybe('person', id)
-  if (!room?.state.workspace().demo || !person?.active || !person.role) return refuse('wrong-sign-in')
+  const person = room?.state.workspace().demo ? accountOf(room.state, id) : undefined
+  if (!person) return refuse('wrong-sign-in')
   return person.id
 }
 
@@ -44,27 +45,21 @@ async function byPassword(
   house: House,
   { email, password }: { email: string; password: string },
 ): Promise<PersonId> {
-  const [address, machine] = [email.toLowerCase(), getRequestIP(event) ?? 'unknown']
   if (hashing.isFull) return refuse('too-often', { seconds: 2 })
-  await takePoint(byEmail, address)
-  await takePoint(byMachine, machine)
   const room = await house.room()
   const found = room && (await credentialOf(house.database.db, room.workspace, email))
+  const secret = getCookie(event, browserCookie)
+  const isKnown = !!found && !!secret && (await house.sessions.wasOf(secret)) === found.person
+  const took = await tries.take({
+    of: email.toLowerCase(),
+    machine: machineOf(event.node.req.headers, event.node.req.socket.remoteAddress),
+    browser: isKnown ? hashOf(secret) : undefined,
+  })
+  if (!took.ok) return refuse('too-often', { seconds: took.problem })
   const stored = found?.password ?? (await nobodysPassword)
   const fits = await hashing.pass(() => isPassword(password, stored))
-  const person = found && room?.state.maybe('person', found.person)
-  if (!fits || !person?.active || !person.role) return refuse('wrong-sign-in')
-  await byEmail.reward(address)
-  await byMachine.reward(machine)
+  const person = found && room && accountOf(room.state, found.person)
+  if (!fits || !person) return refuse('wrong-sign-in')
+  await took.value()
   return person.id
-}
-
-/** Refuses with the seconds to wait where the points are used up. */
-async function takePoint(limiter: RateLimiterMemory, key: string): Promise<void> {
-  try {
-    await limiter.consume(key)
-  } catch (error) {
-    if (error instanceof RateLimiterRes) refuse('too-often', { seconds: Math.ceil(error.msBeforeNext / 1000) })
-    throw error
-  }
 }

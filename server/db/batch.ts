@@ -1,7 +1,7 @@
 /** What a batch of entries writes: the log's rows, and the last word on each record that they changed. */
 import type { Entry } from '#core/change/command'
 import { isSetChange, mostChangesAtOnce, touchedBy, type Change } from '#core/change/patch'
-import { projectsOf } from '#core/change/scopes'
+import { scopesAmong, scopesWithin, type Scopes } from '#core/change/scopes'
 import { entityOf } from '#core/model/entities'
 import type { EntityName } from '#core/model/records'
 import type { State } from '#core/model/state'
@@ -11,6 +11,7 @@ import type { RecordEntity } from './schema'
 
 export interface Done {
   readonly entry: Entry
+  readonly scopes: Scopes
   /** What was sent. */
   readonly body: unknown
 }
@@ -49,7 +50,7 @@ export class Batch {
     return entityOf(entity).held === 'server only' ? this.#unheld(entity) : this.#held(entity)
   }
 
-  #logRows({ entry, body }: Done): void {
+  #logRows({ entry, scopes, body }: Done): void {
     const { workspaceId } = this
     const { sequence, patch } = entry
     const n = partsOf({ entry })
@@ -57,10 +58,12 @@ export class Batch {
       workspaceId, sequence, command: entry.command, type: entry.type, v: entry.v, body: n ? {} : body,
       patch: n ? null : patch, parts: n, model: entry.model, by: entry.by, at: entry.at,
       more: { ...(entry.of && { of: entry.of }), ...(entry.leftAlone && { leftAlone: entry.leftAlone }) },
-      projects: [...projectsOf(this.state, patch)],
+      scopes: n ? scopesAmong(scopes) : scopes,
     }) // prettier-ignore
-    for (let part = 0; part < n; part++)
-      this.parts.push({ workspaceId, sequence, part, patch: patch.slice(part * changesInPart, (part + 1) * changesInPart) }) // prettier-ignore
+    for (let part = 0; part < n; part++) {
+      const [from, to] = [part * changesInPart, (part + 1) * changesInPart]
+      this.parts.push({ workspaceId, sequence, part, patch: patch.slice(from, to), scopes: scopesWithin(scopes, from, to) }) // prettier-ignore
+    }
     const seen = new Set<string>()
     patch.forEach(({ entity, id }, i) => {
       if (entity !== 'item' || seen.has(id)) return

@@ -3,6 +3,7 @@ import type { CommandId } from '#core/base/ids'
 import type { Actor } from '#core/change/actor'
 import type { Entry } from '#core/change/command'
 import type { Patch } from '#core/change/patch'
+import type { Scopes } from '#core/change/scopes'
 import type { LongText } from '#core/model/records'
 import type { Db } from './open'
 import { isoOf } from './rows'
@@ -11,6 +12,8 @@ import { log, logItem, logPart, longText } from './schema'
 /** An entry as it stands in the log; one of several parts has no patch of its own. */
 export interface StoredEntry {
   readonly entry: Entry
+  /** Undefined: it was written before scopes were kept. */
+  readonly scopes: Scopes | undefined
   /** What was sent; empty where the entry is in parts. */
   readonly body: unknown
   readonly parts: number
@@ -30,7 +33,7 @@ function entryOf(row: LogRow): StoredEntry {
     patch: (row.patch ?? []) as Patch,
     ...(row.more as Pick<Entry, 'of' | 'leftAlone'>),
   }
-  return { entry, body: row.body, parts: row.parts }
+  return { entry, scopes: (row.scopes ?? undefined) as Scopes | undefined, body: row.body, parts: row.parts }
 }
 
 /** Entries after a sequence number, oldest first, at most `most`. */
@@ -60,10 +63,16 @@ export async function entryAt(db: Db, id: string, sequence: number): Promise<Sto
   return rows[0] && entryOf(rows[0])
 }
 
-export async function partOf(db: Db, id: string, sequence: number, part: number): Promise<Patch | undefined> {
-  const rows = await db.select({ patch: logPart.patch }).from(logPart)
+/** A part of an entry's patch, and whom its changes are for. */
+export interface StoredPart {
+  readonly patch: Patch
+  readonly scopes: Scopes | undefined
+}
+export async function partOf(db: Db, id: string, sequence: number, part: number): Promise<StoredPart | undefined> {
+  const rows = await db.select({ patch: logPart.patch, scopes: logPart.scopes }).from(logPart)
     .where(and(eq(logPart.workspaceId, id), eq(logPart.sequence, sequence), eq(logPart.part, part))) // prettier-ignore
-  return rows[0]?.patch as Patch | undefined
+  const [row] = rows
+  return row && { patch: row.patch as Patch, scopes: (row.scopes ?? undefined) as Scopes | undefined }
 }
 
 /** The entry with its whole patch, however many parts it stands in. */
@@ -91,7 +100,7 @@ export async function historyOf(db: Db, id: string, item: string, before: number
       const patch =
         part === null || part === undefined
           ? entry.patch
-          : [...((await inPart(part)) ?? []), ...((await inPart(part + 1)) ?? [])]
+          : [...((await inPart(part))?.patch ?? []), ...((await inPart(part + 1))?.patch ?? [])]
       return { ...entry, patch: patch.filter((change) => change.entity === 'item' && change.id === item) }
     }),
   )

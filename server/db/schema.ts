@@ -249,7 +249,8 @@ export const log = pgTable('log', {
   at: instant('at').notNull(),
   /** `{of, leftAlone}` of a revert; else empty. */
   more: jsonb('more').notNull(),
-  projects: jsonb('projects').notNull(),
+  /** Whom its changes are for; of an entry in parts each scope once. Null: it is older than scopes are. */
+  scopes: jsonb('scopes'),
 }, (table) => [
   primaryKey({ columns: [table.workspaceId, table.sequence] }),
   uniqueIndex('log_command').on(table.workspaceId, table.command),
@@ -260,6 +261,7 @@ export const logPart = pgTable('log_part', {
   sequence: bigint('sequence', { mode: 'number' }).notNull(),
   part: integer('part').notNull(),
   patch: jsonb('patch').notNull(),
+  scopes: jsonb('scopes'),
 }, (table) => [primaryKey({ columns: [table.workspaceId, table.sequence, table.part] })]) // prettier-ignore
 
 /** An item's history: the entries that touched it, and the part that holds it. */

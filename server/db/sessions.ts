@@ -1,5 +1,6 @@
-import { and, eq, inArray, isNotNull, isNull, sql } from 'drizzle-orm'
+import { and, desc, eq, inArray, isNotNull, isNull, sql } from 'drizzle-orm'
 import type { Db, Tx } from './open'
+import { isoOf } from './rows'
 import { credential, person, session } from './schema'
 
 export interface SessionRow {
@@ -12,6 +13,24 @@ export async function liveSession(db: Db, id: string, now: string): Promise<Sess
   const rows = await db.select({ person: session.person, workspaceId: session.workspaceId, lastSeen: session.lastSeen }).from(session)
     .where(and(eq(session.id, id), isNull(session.ended), sql`${session.lastSeen} > ${now}::timestamptz - interval '30 days'`)) // prettier-ignore
   return rows[0]
+}
+
+/** The sessions of a person that neither have ended nor are 30 days old, those used last first. */
+export async function liveSessionsOf(
+  db: Db,
+  personId: string,
+  now: string,
+): Promise<{ id: string; made: string; lastSeen: string }[]> {
+  const rows = await db.select({ id: session.id, made: session.made, lastSeen: session.lastSeen }).from(session)
+    .where(and(eq(session.person, personId), isNull(session.ended), sql`${session.lastSeen} > ${now}::timestamptz - interval '30 days'`))
+    .orderBy(desc(session.lastSeen)) // prettier-ignore
+  return rows.map((row) => ({ id: row.id, made: isoOf(row.made), lastSeen: isoOf(row.lastSeen) }))
+}
+
+/** Whose session it is or was. */
+export async function personOfSession(db: Db, id: string): Promise<string | undefined> {
+  const rows = await db.select({ person: session.person }).from(session).where(eq(session.id, id))
+  return rows[0]?.person
 }
 
 export async function addSession(db: Db | Tx, row: typeof session.$inferInsert): Promise<void> {

@@ -10,14 +10,17 @@ import {
 } from 'h3'
 import { randomUUID } from 'node:crypto'
 import { problem, type Problem, type ProblemCode } from '#core/base/result'
-import { maySee } from '#core/access/access'
+import { accountOf, maySee } from '#core/access/access'
 import type { ItemId, PersonId, ProjectId } from '#core/base/ids'
+import { theAddresses } from './addresses'
 import { JsonDepth } from './json-depth'
 import type { Room } from '../rooms/room'
 import { theHouse, type House } from '../services/house'
 import type { Session } from '../services/sessions'
 
 export const cookieName = 'wrenleaf_session'
+/** The secret of the last session here, kept when it has ended: somebody has signed in with this browser before. */
+export const browserCookie = 'wrenleaf_browser'
 
 /** The codes that are answered with another status than 200. */
 const statuses: Partial<Record<ProblemCode, number>> = {
@@ -75,8 +78,7 @@ export async function signedIn(event: H3Event, house: House): Promise<SignedIn> 
   const session = secret ? await house.sessions.find(secret) : undefined
   const room = await house.room()
   if (!session || !room) return refuse('not-signed-in')
-  const person = room.state.maybe('person', session.person)
-  if (!person?.active || !person.role) return refuse('not-signed-in')
+  if (!accountOf(room.state, session.person)) return refuse('not-signed-in')
   return { session, me: session.person, room }
 }
 
@@ -97,9 +99,8 @@ export async function readableItem(event: H3Event, house: House): Promise<{ room
 
 /** Writing routes are for our own pages: the Origin must be this very address. */
 export function sameOrigin(event: H3Event): void {
-  const origin = getHeader(event, 'origin')
-  const host = getHeader(event, 'host')
-  if (!origin || !host || origin !== `${getRequestProtocol(event, { xForwardedProto: true })}://${host}`)
+  const protocol = getRequestProtocol(event, { xForwardedProto: true })
+  if (!theAddresses().isOurs(getHeader(event, 'origin'), getHeader(event, 'host'), protocol))
     refuse('not-allowed', { needs: 'origin' })
 }
 

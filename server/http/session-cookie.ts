@@ -1,8 +1,18 @@
-import { getRequestProtocol, setCookie, type H3Event } from 'h3'
-import { cookieName } from './request'
+import { getCookie, getRequestProtocol, setCookie, type H3Event } from 'h3'
+import type { PersonId } from '#core/base/ids'
+import type { House } from '../services/house'
+import { browserCookie, cookieName } from './request'
 
-/** Holds the session's secret and nothing else; `Secure` exactly when the request came by TLS. */
-export function sessionCookie(event: H3Event, secret: string): void {
+const day = 86_400
+
+/** Starts a session in this browser, in place of the one it has; `Secure` exactly when the request came by TLS. */
+export async function startSession(event: H3Event, house: House, workspace: string, person: PersonId): Promise<void> {
+  const before = getCookie(event, cookieName)
+  const ended = before ? await house.sessions.endBySecret(before) : undefined
+  if (ended) house.feed.end(ended)
+  const secret = await house.sessions.start(workspace, person)
   const secure = getRequestProtocol(event, { xForwardedProto: true }) === 'https'
-  setCookie(event, cookieName, secret, { httpOnly: true, sameSite: 'lax', path: '/', secure, maxAge: 30 * 86_400 })
+  const kept = { httpOnly: true, sameSite: 'lax', path: '/', secure } as const
+  setCookie(event, cookieName, secret, { ...kept, maxAge: 30 * day })
+  setCookie(event, browserCookie, secret, { ...kept, path: '/api/session', maxAge: 365 * day })
 }

@@ -48,5 +48,6 @@ async function readAndDo(event: H3Event, room: Room, me: PersonId, type: string)
     return { problem: { code: 'gone' } }
   const answer = await room.submit(command.value, me)
   setResponseHeader(event, 'server-timing', `command;dur=${(performance.now() - read).toFixed(2)}`)
-  return 'entry' in answer ? { entry: seenBy(room.state, answer.entry, me) ?? { ...answer.entry, patch: [] } } : answer
+  if (!('done' in answer)) return answer
+  return { entry: seenBy(room.state, answer.done, me) ?? { ...answer.done.entry, patch: [] } }
 }

@@ -6,6 +6,7 @@ import { loadDemo } from '../../demo/load'
 import { openDatabase } from '../db/open'
 import { emptyAll, theWorkspace } from '../db/load'
 import { serverClock } from '../clock'
+import { theAddresses } from '../http/addresses'
 import { House, setHouse } from '../services/house'
 
 /** Nitro keeps the migrations as assets; drizzle reads a folder. */
@@ -33,6 +34,7 @@ function refuseDemoForAll({ WRENLEAF_DEMO, WRENLEAF_DEMO_FOR_ALL, NITRO_HOST, HO
 async function open(): Promise<House> {
   const env = process.env
   refuseDemoForAll(env)
+  theAddresses()
   const clock = serverClock(env)
   const migrations = await migrationsFolder()
   try {

@@ -1,9 +1,9 @@
 import type { ServerResponse } from 'node:http'
+import { accountOf } from '#core/access/access'
 import type { PersonId } from '#core/base/ids'
-import type { Entry } from '#core/change/command'
 import type { Reader } from '#core/model/reader'
 import type { FeedMessage } from '#core/wire/feed'
-import { seenBy } from '#core/wire/seen'
+import { concerns, seenBy, type Scoped } from '#core/wire/seen'
 
 interface Listener {
   readonly person: PersonId
@@ -41,12 +41,12 @@ export class Feed {
   }
 
   /** Tells everyone what they may see of an entry; each person's frame is made once. */
-  publish(reader: Reader, entry: Entry, parts: number): void {
+  publish(reader: Reader, done: Scoped, parts: number): void {
     const frames = new Map<PersonId, string>()
     for (const one of this.#listeners) {
       let message = frames.get(one.person)
       if (message === undefined) {
-        message = frame(messageFor(reader, entry, parts, one.person))
+        message = frame(messageFor(reader, done, parts, one.person))
         frames.set(one.person, message)
       }
       if (one.response.writableLength > mostWaiting) one.response.destroy()
@@ -58,6 +58,11 @@ export class Feed {
     for (const one of this.#listeners) if (one.session === session) finish(one, 'signed-out')
   }
 
+  /** Ends the feeds of those who have no account any more. */
+  endRemoved(reader: Reader): void {
+    for (const one of this.#listeners) if (!accountOf(reader, one.person)) finish(one, 'removed')
+  }
+
   close(): void {
     clearInterval(this.#beat)
     for (const one of this.#listeners) finish(one, 'closing')
@@ -67,17 +72,19 @@ export class Feed {
 /** What a person is sent of an entry. */
 export function messageFor(
   reader: Reader,
-  entry: Entry,
+  done: Scoped,
   parts: number,
   person: PersonId,
 ): Exclude<FeedMessage, { tell: 'hello' | 'ended' }> {
-  const seen = seenBy(reader, entry, person)
-  if (!seen) return { tell: 'sequence', n: entry.sequence }
-  return parts ? { tell: 'large', sequence: entry.sequence, parts } : { tell: 'entry', entry: seen }
+  const { sequence } = done.entry
+  // Of a large entry the parts tell what may be seen of it.
+  if (parts && concerns(reader, done.scopes, person)) return { tell: 'large', sequence, parts }
+  const seen = parts ? undefined : seenBy(reader, done, person)
+  return seen ? { tell: 'entry', entry: seen } : { tell: 'sequence', n: sequence }
 }
 
 const frame = (message: FeedMessage): string => `data: ${JSON.stringify(message)}\n\n`
 
-function finish(listener: Listener, why: 'signed-out' | 'closing'): void {
+function finish(listener: Listener, why: 'signed-out' | 'removed' | 'closing'): void {
   listener.response.end(frame({ tell: 'ended', why }))
 }

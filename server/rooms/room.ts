@@ -6,10 +6,12 @@ import { problem } from '#core/base/result'
 import { isSameValue } from '#core/base/sorted-ids'
 import { usualBytes, type Context, type Entry, type Need } from '#core/change/command'
 import { applyPatch, invert, isSetChange } from '#core/change/patch'
+import { scoping } from '#core/change/scopes'
 import { modelVersion } from '#core/change/upgrade'
 import type { LongText } from '#core/model/records'
 import type { State } from '#core/model/state'
 import type { Answer } from '#core/wire/feed'
+import type { Scoped } from '#core/wire/seen'
 import type { Clock } from '../clock'
 import { partsOf, type Done } from '../db/batch'
 import { commit, DoneBefore, Overtaken, type CommitTo } from '../db/commit'
@@ -17,14 +19,17 @@ import { loadState } from '../db/load'
 import { entriesAfter, entryOfCommand, storedLongText, wholeEntry, type StoredEntry } from '../db/log'
 import type { OpenDatabase } from '../db/open'
 
+/** An answer to a command, before it is cut to what whoever sent it may see. */
+export type RoomAnswer = Exclude<Answer, { entry: Entry }> | { readonly done: Scoped }
+
 /** Hears every entry in order, with the parts it is stored in (0: none). */
-export type Hear = (entry: Entry, parts: number) => void
+export type Hear = (done: Scoped, parts: number) => void
 
 interface Waiting {
   readonly command: Command
   readonly by: PersonId
   readonly at: string | undefined
-  resolve(answer: Answer): void
+  resolve(answer: RoomAnswer): void
   reject(error: unknown): void
 }
 
@@ -66,7 +71,7 @@ export class Room {
   }
 
   /** Does a command, or says why not. Rejects only where something unexpected happened; then nothing was changed. */
-  submit(command: Command, by: PersonId, at?: string): Promise<Answer> {
+  submit(command: Command, by: PersonId, at?: string): Promise<RoomAnswer> {
     return new Promise((resolve, reject) => {
       this.#waiting.push({ command, by, at, resolve, reject })
       void this.#drain()
@@ -131,7 +136,7 @@ export class Room {
         await this.#takeIn()
         continue
       }
-      for (const one of done) this.#tell(one.entry, partsOf(one))
+      for (const one of done) this.#tell(one, partsOf(one))
       await this.#answerAll(batch, answers)
       return
     }
@@ -141,7 +146,7 @@ export class Room {
     return { workspace: this.workspace, from, notify: this.database.isShared ? channel : undefined }
   }
 
-  async #answerAll(batch: readonly Waiting[], answers: readonly Answer[]): Promise<void> {
+  async #answerAll(batch: readonly Waiting[], answers: readonly RoomAnswer[]): Promise<void> {
     for (const [i, one] of batch.entries()) {
       const answer = answers[i]
       if (!answer) continue
@@ -151,9 +156,9 @@ export class Room {
   }
 
   /** Judges each on the state that the one before has left, and leaves the state after the last. */
-  #judgeAll(batch: readonly Waiting[], fetched: Fetched): { done: Done[]; answers: Answer[] } {
+  #judgeAll(batch: readonly Waiting[], fetched: Fetched): { done: Done[]; answers: RoomAnswer[] } {
     const done: Done[] = []
-    const answers = batch.map((waiting): Answer => {
+    const answers = batch.map((waiting): RoomAnswer => {
       const now = waiting.at ?? this.clock.now()
       const context = this.#contextOf(waiting, now, fetched, done)
       const judged = judge(this.state, waiting.command, context)
@@ -170,12 +175,13 @@ export class Room {
         at: now,
         ...judged.value,
       }
-      const finished = { entry, body }
+      const scopesOf = scoping(this.state, entry.patch)
       applyPatch(this.state, entry.patch)
+      const finished = { entry, scopes: scopesOf(), body }
       fetched.keep(entry)
       done.push(finished)
       const parts = partsOf(finished)
-      return parts ? { large: { sequence: entry.sequence, parts } } : { entry }
+      return parts ? { large: { sequence: entry.sequence, parts } } : { done: finished }
     })
     return { done, answers }
   }
@@ -215,7 +221,7 @@ export class Room {
   }
 
   /** The answer to a command that was done before; refused where its id was another command's. Undefined: it was not. */
-  async #answerOf({ command, by }: Waiting): Promise<Answer | undefined> {
+  async #answerOf({ command, by }: Waiting): Promise<RoomAnswer | undefined> {
     const stored = await entryOfCommand(this.database.db, this.workspace, command.id)
     if (!stored) return undefined
     const { id: _id, type, v: _v, ...body } = command
@@ -224,7 +230,8 @@ export class Room {
       isSameActor(stored.entry.by, personActor(by)) &&
       (stored.parts > 0 || isSameValue(stored.body, JSON.parse(JSON.stringify(body))))
     if (!isSame) return { problem: problem('id-used') }
-    return stored.parts ? { large: { sequence: stored.entry.sequence, parts: stored.parts } } : { entry: stored.entry }
+    const { entry, scopes = [], parts } = stored
+    return parts ? { large: { sequence: entry.sequence, parts } } : { done: { entry, scopes } }
   }
 
   async #takeIn(): Promise<void> {
@@ -237,13 +244,14 @@ export class Room {
 
   async #takeOne(stored: StoredEntry): Promise<void> {
     const entry = await wholeEntry(this.database.db, this.workspace, stored)
+    const scopesOf = scoping(this.state, entry.patch)
     applyPatch(this.state, entry.patch)
     this.at = entry.sequence
-    this.#tell(entry, stored.parts)
+    this.#tell({ entry, scopes: scopesOf() }, stored.parts)
   }
 
-  #tell(entry: Entry, parts: number): void {
-    for (const hear of this.#hearing) hear(entry, parts)
+  #tell(done: Scoped, parts: number): void {
+    for (const hear of this.#hearing) hear(done, parts)
   }
 }
 

@@ -36,7 +36,7 @@ export class FirstAnswers {
     readonly room: Room,
     readonly clock: Clock,
   ) {
-    room.hear((entry) => {
+    room.hear(({ entry }) => {
       for (const one of this.#kept.values()) one.changed.add(entry.patch)
     })
   }

@@ -32,7 +32,10 @@ export class House {
     const found = await theWorkspace(this.database.db)
     if (!found) return undefined
     const room = await Room.open(this.database, found.id, this.clock)
-    room.hear((entry, parts) => this.feed.publish(room.state, entry, parts))
+    room.hear((done, parts) => {
+      this.feed.publish(room.state, done, parts)
+      if (done.entry.patch.some(({ entity }) => entity === 'person')) this.feed.endRemoved(room.state)
+    })
     this.#firstAnswers = new FirstAnswers(room, this.clock)
     this.#room = room
     if (this.database.isShared) await this.#shareRoom(room)

@@ -2,7 +2,15 @@ import { createHash, randomBytes } from 'node:crypto'
 import type { PersonId } from '#core/base/ids'
 import type { Clock } from '../clock'
 import type { Db } from '../db/open'
-import { addSession, endedOf, endSession, liveSession, seeSession } from '../db/sessions'
+import {
+  addSession,
+  endedOf,
+  endSession,
+  liveSession,
+  liveSessionsOf,
+  personOfSession,
+  seeSession,
+} from '../db/sessions'
 
 export interface Session {
   readonly id: string
@@ -26,10 +34,10 @@ export class Sessions {
   ) {}
 
   /** Starts a session and gives the secret for its cookie. */
-  async start(workspaceId: string, person: PersonId, db: Pick<Db, 'insert'> = this.db): Promise<string> {
+  async start(workspaceId: string, person: PersonId): Promise<string> {
     const secret = randomBytes(32).toString('base64url')
     const now = this.clock.now()
-    await addSession(db as Db, { id: hashOf(secret), workspaceId, person, made: now, lastSeen: now, ended: null })
+    await addSession(this.db, { id: hashOf(secret), workspaceId, person, made: now, lastSeen: now, ended: null })
     return secret
   }
 
@@ -52,6 +60,23 @@ export class Sessions {
   async end(id: string): Promise<void> {
     this.#known.delete(id)
     await endSession(this.db, id, this.clock.now())
+  }
+
+  /** Ends the session of a secret; gives its id where it was one. */
+  async endBySecret(secret: string): Promise<string | undefined> {
+    const found = await this.find(secret)
+    if (found) await this.end(found.id)
+    return found?.id
+  }
+
+  /** The sessions of a person that are not over, those used last first. */
+  of(person: PersonId): Promise<{ id: string; made: string; lastSeen: string }[]> {
+    return liveSessionsOf(this.db, person, this.clock.now())
+  }
+
+  /** Whose session a secret was, whether it is over or not. */
+  wasOf(secret: string): Promise<string | undefined> {
+    return personOfSession(this.db, hashOf(secret))
   }
 
   endedAmong(ids: readonly string[]): Promise<string[]> {

@@ -20,6 +20,15 @@ export class Client {
     return fetch(this.url + path, { method: 'DELETE', headers: { cookie: this.cookie, origin: this.url } })
   }
 
+  /** As it is given: a text is sent as it stands, everything else as JSON. */
+  async send(method: string, path: string, body?: unknown): Promise<Response> {
+    return fetch(this.url + path, {
+      method,
+      headers: { 'content-type': 'application/json', cookie: this.cookie, origin: this.url },
+      ...(body !== undefined && { body: typeof body === 'string' ? body : JSON.stringify(body) }),
+    })
+  }
+
   keep(response: Response): Response {
     this.cookie = response.headers.get('set-cookie')?.split(';')[0] ?? this.cookie
     return response

@@ -104,6 +104,66 @@ describe.skipIf(!hasPostgres)('two servers on one PostgreSQL', () => {
     await expect.poll(async () => (await there.get('/api/directory')).status, { timeout: 3000 }).toBe(401)
   })
 
+  it('an outsider receives no word of a project or a view that is not theirs, at either server, now or later', async () => {
+    const { records, sequence } = await atA.directory()
+    const project = records.project.find((one) => one.prefix === 'SED')!.id
+    const [kind, status] = [records.kind.find((one) => one.project === project)!, await statusOf('Noted', project)]
+    const outside = await Promise.all([a, b].map((server) => new Client(server.url).stepInAs('Hamid')))
+    const heard = outside.map(async (client) => {
+      const feed = (await client.get('/api/feed')).body!.getReader()
+      let said = ''
+      for (const decoder = new TextDecoder(); !said.includes('"ended"');) {
+        const next = await feed.read()
+        if (next.done) break
+        said += decoder.decode(next.value)
+      }
+      return said
+    })
+    await new Promise((resolve) => setTimeout(resolve, 200))
+
+    const newItem = () => ({
+      item: v7(),
+      project,
+      kind: kind.id,
+      status,
+      title: 'MARKED bed',
+      parent: null,
+      values: {},
+    })
+    const added = { of: v7(), item: newItem() }
+    await atA.command('items.add', { items: [added.item] }, added.of)
+    const named = v7()
+    const set = { title: { from: 'MARKED bed', to: 'MARKED twice' } }
+    await atA.command('items.set', { items: [{ item: added.item.item, set }] }, named)
+    for (const of of [named, added.of]) expect((await atA.command('revert', { of })).entry).toBeDefined()
+    const own = { id: v7(), project: await garden(atA), maker: (await atB.directory()).me, audience: { of: 'maker' }, name: 'MARKED view', rank: 'b9', definition: { v: 3, layout: 'table', where: [], group: [], sort: [], totals: [], show: [] } } // prettier-ignore
+    const view = v7()
+    expect((await atB.command('view.add', { record: own }, view)).entry).toBeDefined()
+    await atB.command('view.set', { target: own.id, set: { name: { from: own.name, to: 'MARKED anew' } } })
+    await atB.command('view.remove', { target: own.id, how: {} })
+    const many = Array.from({ length: 5100 }, newItem)
+    const large = (await atA.command('bring-in', { project, people: [], kinds: [], fields: [], options: [], items: many, texts: [] })) as { large: { sequence: number; parts: number } } // prettier-ignore
+    expect(large.large.parts).toBeGreaterThan(1)
+
+    const received: string[] = []
+    for (const client of outside) {
+      await expect.poll(async () => (await client.directory()).sequence).toBe(large.large.sequence)
+      const paths = [
+        `/api/log?after=${sequence}`, `/api/log/${large.large.sequence}/parts/0`, '/api/directory', `/api/projects/${project}/items`,
+        `/api/projects/${project}/past?days=1`, `/api/items/${added.item.item}/history`, `/api/items/${many[0]!.item}/history`, '/app', `/app/items/SED-1`,
+      ] // prettier-ignore
+      for (const path of paths) received.push(await (await client.get(path)).text())
+      for (const body of [{ items: [{ item: many[0]!.item, set }] }, { items: [newItem()] }])
+        received.push(await (await client.do('set' in body.items[0]! ? 'items.set' : 'items.add', body)).text())
+      expect((await client.get(paths[1]!)).status).toBe(404)
+      await client.delete('/api/session')
+    }
+    expect([...received, ...(await Promise.all(heard))].filter((text) => text.includes('MARKED'))).toEqual([])
+    // The same words do reach those whose they are.
+    expect(await (await atA.get(`/api/log?after=${sequence}`)).text()).toContain('MARKED twice')
+    expect(await (await atB.get(`/api/log?after=${sequence}`)).text()).toContain('MARKED anew')
+  }, 60_000)
+
   it('after a restart everything stands as it stood', async () => {
     const project = await garden(atA)
     const before = (await atA.items(project)).sort((x, y) => (x.id < y.id ? -1 : 1))

@@ -9,6 +9,7 @@ import { rowToStayAt, useCells } from './use-cells'
 import type { TableColumn } from './columns'
 
 const around = vi.hoisted(() => ({ sent: [] as { items: { item: string; set: Record<string, unknown> }[] }[] }))
+vi.mock('../../parts/early-keys', () => ({ keepEarlyKeys: () => () => undefined }))
 vi.mock('../../data/directory', () => ({ useDirectory: () => ({}) }))
 vi.mock('../../data/changes', () => ({
   useChanges: () => ({ send: (one: never) => Promise.resolve(around.sent.push(one) > 0) }),
@@ -44,6 +45,7 @@ beforeEach(() => {
   vi.stubGlobal('requestAnimationFrame', () => 0)
 })
 
+const table = { clientHeight: 352, querySelector: () => undefined, focus: () => undefined, getAttribute: () => 'grid' } as unknown as HTMLElement // prettier-ignore
 const grid = () =>
   useCells({
     lines: () => rows.length,
@@ -52,7 +54,7 @@ const grid = () =>
     headAt: (index) => heads.get(index),
     mayEdit: () => mayEdit,
     // Eleven rows fit into it.
-    element: () => ({ clientHeight: 352, querySelector: () => undefined }) as unknown as HTMLElement,
+    element: () => table,
     rowHeight: () => 32,
     scrollTo: (row) => said.push(`scroll ${row}`),
     toggleFold: (head) => said.push(`fold ${head.head}`),
@@ -78,6 +80,14 @@ describe('the cell that has the keyboard', () => {
     onKey(key(name, more))
     expect([at.value.row, at.value.column]).toEqual([row, column])
   }) // prettier-ignore
+
+  it('moves as well where its cell has not been drawn yet, and the table hears the keys', () => {
+    const cells = grid()
+    cells.focus(5, 1)
+    cells.onKey(key('ArrowDown', { target: table }))
+    cells.onKey(key('ArrowRight', { target: table }))
+    expect(cells.at.value).toEqual({ row: 6, column: 2 })
+  })
 
   it('stays within the table, and keys that are none of its own are left to others', () => {
     const { at, focus, onKey } = grid()

@@ -1,5 +1,5 @@
 import { defineEventHandler, getRouterParam } from 'h3'
-import { seenBy } from '#core/wire/seen'
+import { concerns, seenBy } from '#core/wire/seen'
 import { entryAt, partOf } from '../../../../db/log'
 import { answering, refuse, signedIn } from '../../../../http/request'
 
@@ -12,9 +12,10 @@ export default defineEventHandler((event) =>
     const [n, k] = [Number(getRouterParam(event, 'n')), Number(getRouterParam(event, 'k'))]
     if (!isCount(n) || !isCount(k)) return refuse('unreadable', { where: 'the part' })
     const stored = await entryAt(house.database.db, room.workspace, n)
-    const patch = await partOf(house.database.db, room.workspace, n, k)
-    if (!stored || !patch) return refuse('gone')
-    const entry = { ...stored.entry, patch }
-    return { entry: seenBy(room.state, entry, me) ?? { ...entry, patch: [] } }
+    if (!stored?.scopes || !concerns(room.state, stored.scopes, me)) return refuse('gone')
+    const part = await partOf(house.database.db, room.workspace, n, k)
+    if (!part?.scopes) return refuse('gone')
+    const entry = { ...stored.entry, patch: part.patch }
+    return { entry: seenBy(room.state, { entry, scopes: part.scopes }, me) ?? { ...entry, patch: [] } }
   }),
 )
