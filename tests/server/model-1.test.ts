@@ -74,17 +74,16 @@ async function isAllThere(server: TestServer): Promise<void> {
   const inHand = columns.find((column) => column.name === 'In hand')!
   const limit = async () => (await client.directory()).records.limit.find((one) => one.column === inHand.id)?.most
   expect(await limit()).toBe(3)
-  const { messages } = (await (await client.get('/api/log?after=0')).json()) as {
-    messages: { entry?: { command: string; type: string } }[]
-  }
-  const last = messages.flatMap((message) => message.entry ?? []).findLast((one) => one.type === 'board.limit')!
-  expect((await client.command('revert', { of: last.command })).problem).toBeUndefined()
+  // Nobody is sent entries of which it was not kept whom they are for: pages fetch all anew instead.
+  expect((await client.get('/api/log?after=0')).status).toBe(410)
+  const command = /'([0-9a-f-]{36})', 'board\.limit'/.exec(made)![1]!
+  expect((await client.command('revert', { of: command })).problem).toBeUndefined()
   expect(await limit()).toBe(6)
 
   // It goes on as any other.
   const kind = records.kind.find((one) => one.project === project.id)!
   const item = { project: project.id, kind: kind.id, status: workflow!.start, parent: null, values: {} }
-  const added = await client.command('items.add', { items: [{ item: last.command, title: 'Sow leeks', ...item }] })
+  const added = await client.command('items.add', { items: [{ item: command, title: 'Sow leeks', ...item }] })
   expect(added.problem).toBeUndefined()
 }
 

@@ -135,8 +135,8 @@ describe.skipIf(!hasPostgres)('two servers on one PostgreSQL', () => {
     const named = v7()
     const set = { title: { from: 'MARKED bed', to: 'MARKED twice' } }
     await atA.command('items.set', { items: [{ item: added.item.item, set }] }, named)
-    for (const of of [named, added.of]) expect((await atA.command('revert', { of })).entry).toBeDefined()
-    const own = { id: v7(), project: await garden(atA), maker: (await atB.directory()).me, audience: { of: 'maker' }, name: 'MARKED view', rank: 'b9', definition: { v: 3, layout: 'table', where: [], group: [], sort: [], totals: [], show: [] } } // prettier-ignore
+    for (const of of [named, added.of]) expect((await atA.command('revert', { of })).problem).toBeUndefined()
+    const own = { id: v7(), project: await garden(atA), maker: (await atB.directory()).me, audience: { of: 'maker' }, name: 'MARKED view', rank: 'a9', definition: { v: 3, layout: 'table', where: [], group: [], sort: [], totals: [], show: [] } } // prettier-ignore
     const view = v7()
     expect((await atB.command('view.add', { record: own }, view)).entry).toBeDefined()
     await atB.command('view.set', { target: own.id, set: { name: { from: own.name, to: 'MARKED anew' } } })
