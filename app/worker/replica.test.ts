@@ -39,7 +39,7 @@ class Elsewhere {
       : ({ tell: 'entry', entry } as const)
   }
   #seen(sequence: number): Entry {
-    return must(seenBy(this.small.state, must(this.room.entries[sequence - 1], 'entry'), this.me), 'entry')
+    return must(seenBy(this.small.state, must(this.room.done[sequence - 1], 'entry'), this.me), 'entry')
   }
   cut(): void {
     this.isCut = true
