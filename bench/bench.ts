@@ -74,7 +74,7 @@ async function commitOfTheSameRows(): Promise<number> {
           by: { is: 'person', person: id },
           at: now,
           more: {},
-          projects: [id],
+          scopes: [{ n: patch.length, scope: { of: 'project', project: id } }],
         },
       ])
       await writeRows(tx, logItem, [{ workspaceId, item: id, sequence, part: null }])

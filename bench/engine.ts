@@ -1,6 +1,7 @@
 /** The engine's budgets: each view against loops over typed arrays written by hand for that view alone. */
 import type { NumberColumn } from '#core/fields/columns/column'
-import type { Item } from '#core/model/records'
+import { dayNumber, fromDayNumber } from '#core/base/dates'
+import type { Condition, Item } from '#core/model/records'
 import type { State } from '#core/model/state'
 import { readPayload, toPayload } from '#core/wire/payload'
 import { evaluate, planOf } from '#core/views/evaluate'
@@ -93,6 +94,7 @@ export function engineLines(sizes: readonly number[]): Line[] {
     if (!isLargest) continue
     lines.push(...changed(state, items))
     lines.push(built(state))
+    lines.push(hostile())
     lines.push(lineOf('memory of the items, MB (limit 60)', n, memoryOf(state), 60, 1))
   }
   return lines
@@ -155,6 +157,42 @@ function built(state: State): Line {
     7,
   )
   return lineOf(`the store from its payload (${(text.length / 1e6).toFixed(1)} MB)`, n, ours + limit, limit, 4)
+}
+
+/** The costliest view that may be stored: 200 conditions about relatives of relatives, of which no item meets any. */
+function hostile(): Line {
+  const n = 50_000
+  const items = itemsOf(n)
+  const state = stateWith(items)
+  const context = viewContext(state, project, viewer)
+  const { table } = context
+  const due = items.map((item) => (item.values.due ? dayNumber(item.values.due as string) : -1))
+  const latest = Math.max(...due)
+  const groups = 49
+  const that = (i: number): Condition => {
+    const leaf: Condition = { about: 'fact', fact: { fact: 'field', field: 'due' as never }, test: { is: 'days', from: fromDayNumber(latest + 1 + i), to: null } } // prettier-ignore
+    return { about: 'anyChild', that: { about: 'parent', that: { about: 'anyChild', that: leaf } } }
+  }
+  const where: Condition[] = [{ about: 'any', of: Array.from({ length: groups }, (_, i) => that(i)) }]
+  const question = { where, group: [], sort: [], totals: [] }
+  /** Each condition over all items, one after another, in columns of its own. */
+  const byHand = (): number => {
+    let met = 0
+    const any = new Uint8Array(n)
+    for (let i = 0; i < groups; i++) {
+      const [leaf, inside, above, again] = Array.from({ length: 4 }, () => new Uint8Array(n)) as [Uint8Array, Uint8Array, Uint8Array, Uint8Array] // prettier-ignore
+      for (let row = 0; row < n; row++) leaf[row] = due[row]! > latest + i ? 1 : 0
+      for (let row = 0; row < n; row++) if (leaf[row] && table.parent[row]! >= 0) inside[table.parent[row]!] = 1
+      for (let row = 0; row < n; row++) above[row] = table.parent[row]! >= 0 ? inside[table.parent[row]!]! : 0
+      for (let row = 0; row < n; row++) if (above[row] && table.parent[row]! >= 0) again[table.parent[row]!] = 1
+      for (let row = 0; row < n; row++) any[row]! |= again[row]!
+    }
+    for (let row = 0; row < n; row++) met += any[row]!
+    return met
+  }
+  const taken = inTurns(() => evaluate(planOf(context, question)), byHand, 7)
+  if (evaluate(planOf(context, question)).rows.length !== byHand()) throw new Error('the hostile view differs')
+  return lineOf(`a hostile view, ${groups * 4 + 1} conditions about relatives`, n, taken.ours, taken.limit, 2)
 }
 
 /** Heap and array buffers of a store, in MB, with what the views have had worked out. */

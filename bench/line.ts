@@ -39,6 +39,12 @@ export function median(values: readonly number[]): number {
   return sorted[sorted.length >> 1] ?? NaN
 }
 
+/** The value below which such a share of them lies. */
+export function percentile(values: readonly number[], of: number): number {
+  const sorted = [...values].sort((a, b) => a - b)
+  return sorted[Math.min(sorted.length - 1, Math.floor(sorted.length * of))] ?? NaN
+}
+
 export function share(values: readonly number[], holds: (value: number) => boolean): number {
   return values.length ? values.filter(holds).length / values.length : 0
 }

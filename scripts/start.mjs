@@ -36,7 +36,12 @@ server.stdout.on('data', (chunk) => {
   }
 })
 server.on('exit', (status, signal) => process.exit(status ?? (signal === 'SIGTERM' || signal === 'SIGINT' ? 0 : 1)))
-for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => server.kill(signal))
+for (const signal of ['SIGINT', 'SIGTERM'])
+  process.on(signal, () => {
+    server.kill(signal)
+    // A server that is too busy to hear it is ended all the same.
+    setTimeout(() => server.kill('SIGKILL'), 8000).unref()
+  })
 
 const address = `http://${host.includes(':') ? `[${host}]` : host}:${port}`
 await answers()

@@ -266,6 +266,18 @@ describe('a replica', () => {
     replica.end()
   })
 
+  it('forgets what it has not sent once it is told that its person was removed', async () => {
+    const elsewhere = new Elsewhere()
+    const { replica, box } = await opened(elsewhere)
+    await vi.waitFor(() => expect(elsewhere.hear).toBeDefined())
+    elsewhere.isCut = true
+    expect(replica.add(addOf(elsewhere, 'Never sent')).ok).toBe(true)
+    await vi.waitFor(() => expect(box.held.size).toBe(1))
+    elsewhere.hear?.({ tell: 'ended', why: 'removed' })
+    await vi.waitFor(() => expect(box.held.size).toBe(0))
+    expect(replica.standing.link).toBe('signed-out')
+  })
+
   it('takes a refusal back, and says why', async () => {
     const elsewhere = new Elsewhere()
     const { replica } = await opened(elsewhere)

@@ -3,50 +3,16 @@ import { foldText } from '../base/collation'
 import { assertNever } from '../base/result'
 import { noDay } from '../fields/columns/column'
 import type { CodesColumn, Rows } from '../fields/columns/codes'
-import { noRow, type ItemTable } from '../model/item-table'
+import type { ItemTable } from '../model/item-table'
 import type { Scratch } from '../model/scratch'
 import type { Condition, FactTest } from '../model/records'
 import type { Kin, ViewContext } from '../facts/contract'
 import { maybeFact } from '../facts/registry'
 import { dayMeant, daysOf, meant } from '../facts/viewer'
 import type { ChoiceSource, ChoicesSource, Source } from '../fields/source'
+import { tested, type Candidates, type Test } from './asked'
+import { ofKin } from './kin'
 import * as scan from './scans'
-
-/** One condition over the rows of a table. */
-export interface Test {
-  /** Of one row. */
-  test(row: number): boolean
-  /** Writes those of `from[0..m)`, ascending, that meet it to `to`, which may be `from`; gives their number. */
-  keep(from: Int32Array, m: number, to: Int32Array): number
-  /** The same of all `n` rows there are, where that is quicker. */
-  keepAll?(n: number, to: Int32Array): number | undefined
-  /** Keeps those too that are marked: `any of` without another walk, where the loop is there. */
-  keepOr?(marks: Uint8Array, from: Int32Array, m: number, to: Int32Array): number
-  /** What is met where this is not, where there is a quicker way to ask it. */
-  negated?(): Test
-  /** Sets `marks[k]` where `from[k]` meets it; leaves the others as they are. */
-  mark(from: Int32Array, m: number, marks: Uint8Array): void
-  /** Every row there is meets it, and it need not be asked. */
-  isMetByAll?(): boolean
-  /** What it costs about, per row; the cheapest is asked first. */
-  readonly cost: number
-  /** Rows that alone can meet it, where they are known beforehand. */
-  readonly candidates?: Candidates
-  /** What an item's relatives are decides whether it meets this. */
-  readonly kin?: Kin
-}
-interface Candidates {
-  /** How many at most. */
-  most(): number
-  /** Ascending, each once; not to be written to. */
-  rows(): Pick<Rows, 'n' | 'a'>
-}
-
-const tested = (test: (row: number) => boolean, cost = 5, kin?: Kin): Test => ({
-  test, cost, ...(kin && { kin }),
-  keep: (from, m, to) => scan.keepTested(test, from, m, to),
-  mark: (from, m, marks) => scan.markTested(test, from, m, marks),
-}) // prettier-ignore
 
 const never: Test = { test: () => false, keep: () => 0, mark: () => {}, cost: 0 }
 /** All conditions of a list; only what is listed meets them. */
@@ -395,93 +361,4 @@ function was(context: ViewContext, { daysAgo, statuses }: Extract<Condition, { a
         : viewer.past?.(daysAgo, table.ids[row]!)
     return status !== undefined && wanted.has(status)
   }, 6)
-}
-
-/** What has been found of each row, until anything of the table changes: a row is asked once, however many relatives it has. */
-class Found {
-  /** By row: 1 where it is not met, 2 where it is. */
-  #at = new Uint8Array(0)
-  #edition = -1
-  constructor(readonly table: ItemTable) {}
-
-  get(row: number): boolean | undefined {
-    if (this.#edition !== this.table.edition) this.#forget()
-    const found = this.#at[row]
-    return found ? found === 2 : undefined
-  }
-  set(row: number, isMet: boolean): boolean {
-    this.#at[row] = isMet ? 2 : 1
-    return isMet
-  }
-  #forget(): void {
-    this.#edition = this.table.edition
-    if (this.#at.length < this.table.n) this.#at = new Uint8Array(this.table.n)
-    else this.#at.fill(0)
-  }
-}
-/** A test that asks each row once. */
-function asked(table: ItemTable, test: (row: number) => boolean): (row: number) => boolean {
-  const found = new Found(table)
-  return (row) => found.get(row) ?? found.set(row, test(row))
-}
-
-function ofKin(table: ItemTable, kin: 'anyChild' | 'allChildren' | 'parent' | 'someAncestor', that: Test): Test {
-  const isListed = (row: number) => table.listed[row] === 1
-  switch (kin) {
-    case 'anyChild':
-      return tested(
-        asked(table, (row) => {
-          for (const child of table.childrenOf(row)) if (isListed(child) && that.test(child)) return true
-          return false
-        }),
-        20 + that.cost,
-        { ...that.kin, inside: true },
-      )
-    case 'allChildren':
-      // An item with nothing inside it has no child that could fail, yet nobody means it.
-      return tested(
-        asked(table, (row) => {
-          let some = false
-          for (const child of table.childrenOf(row)) {
-            if (!isListed(child)) continue
-            if (!that.test(child)) return false
-            some = true
-          }
-          return some
-        }),
-        20 + that.cost,
-        { ...that.kin, inside: true },
-      )
-    case 'parent': {
-      const isMet = asked(table, that.test)
-      return tested(
-        (row) => {
-          const parent = table.parent[row]!
-          return parent !== noRow && isMet(parent)
-        },
-        10 + that.cost,
-        { ...that.kin, above: true },
-      )
-    }
-    case 'someAncestor':
-      return tested(someAncestor(table, that), 20 + that.cost, { ...that.kin, above: true })
-  }
-}
-
-/** Goes up until it is known; all rows that it came by have the same answer. */
-function someAncestor(table: ItemTable, that: Test): (row: number) => boolean {
-  const found = new Found(table)
-  return (row) => {
-    const way: number[] = []
-    let isMet: boolean | undefined
-    for (let at = row; isMet === undefined && at !== noRow && way.length <= table.n; at = table.parent[at]!) {
-      isMet = found.get(at)
-      if (isMet !== undefined) break
-      way.push(at)
-      const parent = table.parent[at]!
-      if (parent !== noRow && that.test(parent)) isMet = true
-    }
-    for (const one of way) found.set(one, isMet ?? false)
-    return isMet ?? false
-  }
 }

@@ -1,9 +1,11 @@
+import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { must } from '../base/result'
 import { viewDefinition } from '../model/definition'
 import { kindsOf, startOfKind } from '../model/reader'
 import type { Condition, Item, ItemId } from '../model/records'
 import { viewContext } from '../facts/contract'
+import { runs } from '../test-kit/runs'
 import { testToday } from '../test-kit/views'
 import { command, run, smallWorkspace } from '../test-kit/workspace'
 import { compile } from './filter'
@@ -75,6 +77,36 @@ describe('conditions about an item’s relatives', () => {
     named(inside[1]!, 'blue')
     named(parent, 'red')
     expect([test.test(at(parent)), above.test(at(inside[0]!))]).toEqual([false, true])
+  })
+
+  it('are the same of all items at once as of each by itself', () => {
+    const names = ['anyChild', 'allChildren', 'parent', 'someAncestor'] as const
+    const shape = fc.record({
+      parents: fc.array(fc.nat(1000), { minLength: 1, maxLength: 40 }),
+      red: fc.array(fc.boolean(), { minLength: 41, maxLength: 41 }),
+      archived: fc.array(fc.boolean(), { minLength: 41, maxLength: 41 }),
+      kin: fc.array(fc.constantFrom(...names), { minLength: 1, maxLength: 3 }),
+    })
+    fc.assert(
+      fc.property(shape, ({ parents, red, archived, kin }) => {
+        const { state, project, context, title, parent, inside } = family(40)
+        const all = [parent, ...inside]
+        all.forEach((id, i) => {
+          const item = state.maybe('item', id) as Item
+          // Each is inside an earlier one, or inside none.
+          const above = i && parents[i - 1] !== undefined && parents[i - 1]! % (i + 1) < i ? all[parents[i - 1]! % (i + 1)]! : null // prettier-ignore
+          state.put('item', id, { ...item, parent: above, title: red[i] ? 'red' : 'blue', archived: archived[i] ? '2026-11-01T09:00:00.000Z' : null } as Item) // prettier-ignore
+        })
+        const that = kin.reduce<Condition>((of, about) => ({ about, that: of }), title('red'))
+        const [atOnce, each] = [must(compile(context, that), 'test'), must(compile(context, that), 'test')]
+        const { n } = state.table(project.id)
+        const every = Int32Array.from({ length: n }, (_, row) => row)
+        const kept = new Int32Array(n)
+        const rows = [...kept.subarray(0, atOnce.keep(every, n, kept))]
+        expect(rows).toEqual([...every].filter((row) => each.test(row)))
+      }),
+      runs(60, 3000),
+    )
   })
 })
 

@@ -11,6 +11,7 @@ export default defineEventHandler((event) =>
       'cache-control': 'no-store, no-transform',
       'x-accel-buffering': 'no',
     })
+    if (event.context.isHead) return ''
     event._handled = true
     const response = event.node.res
     response.flushHeaders()

@@ -14,6 +14,7 @@ import { accountOf, maySee } from '#core/access/access'
 import type { ItemId, PersonId, ProjectId } from '#core/base/ids'
 import { theAddresses } from './addresses'
 import { JsonDepth } from './json-depth'
+import { sayable } from './trouble'
 import type { Room } from '../rooms/room'
 import { theHouse, type House } from '../services/house'
 import type { Session } from '../services/sessions'
@@ -59,7 +60,10 @@ export async function answering<T>(
     return await run(await theHouse())
   } catch (error) {
     const said = error instanceof Refusal ? error.problem : problem('unexpected', { request })
-    if (!(error instanceof Refusal)) console.error(`request ${request}: ${event.method} ${event.path}`, error)
+    if (!(error instanceof Refusal))
+      console.error(`request ${request}: ${event.method} ${event.path.split('?')[0]}`, sayable(error))
+    // Nobody reads what is left of a body that was refused.
+    if (!event.node.req.complete) setResponseHeader(event, 'connection', 'close')
     if (event.node.res.headersSent) throw createError({ statusCode: 500 })
     setResponseStatus(event, statuses[said.code] ?? 400)
     return { problem: said }

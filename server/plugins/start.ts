@@ -62,6 +62,8 @@ async function open(): Promise<House> {
   }
 }
 
+const longestEndMs = 7000
+
 const stopWith = (error: unknown): never => {
   console.error(error instanceof Error ? error.message : String(error))
   process.exit(1)
@@ -76,6 +78,10 @@ export default defineNitroPlugin((nitro) => {
   setHouse(opening)
   // Nitro's own shutdown waits for open answers: the feeds are ended at the signal, before it begins to wait.
   for (const signal of ['SIGTERM', 'SIGINT'] as const)
-    process.once(signal, () => void opening.then((house) => house.feed.close()))
+    process.once(signal, () => {
+      void opening.then((house) => house.feed.close())
+      // Whatever does not end by itself: every acknowledged command is in the log.
+      setTimeout(() => process.exit(1), longestEndMs).unref()
+    })
   nitro.hooks.hook('close', async () => (await opening).close())
 })

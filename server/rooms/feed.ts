@@ -40,17 +40,11 @@ export class Feed {
     listener.response.once('close', () => this.#listeners.delete(listener))
   }
 
-  /** Tells everyone what they may see of an entry; each person's frame is made once. */
-  publish(reader: Reader, done: Scoped, parts: number): void {
-    const frames = new Map<PersonId, string>()
+  /** Tells everyone a message of their own, as JSON. */
+  publish(textFor: (person: PersonId) => string): void {
     for (const one of this.#listeners) {
-      let message = frames.get(one.person)
-      if (message === undefined) {
-        message = frame(messageFor(reader, done, parts, one.person))
-        frames.set(one.person, message)
-      }
       if (one.response.writableLength > mostWaiting) one.response.destroy()
-      else one.response.write(message)
+      else one.response.write(framed(textFor(one.person)))
     }
   }
 
@@ -83,7 +77,8 @@ export function messageFor(
   return seen ? { tell: 'entry', entry: seen } : { tell: 'sequence', n: sequence }
 }
 
-const frame = (message: FeedMessage): string => `data: ${JSON.stringify(message)}\n\n`
+const framed = (text: string): string => `data: ${text}\n\n`
+const frame = (message: FeedMessage): string => framed(JSON.stringify(message))
 
 function finish(listener: Listener, why: 'signed-out' | 'removed' | 'closing'): void {
   listener.response.end(frame({ tell: 'ended', why }))

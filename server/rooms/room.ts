@@ -70,6 +70,13 @@ export class Room {
     return () => this.#hearing.delete(hear)
   }
 
+  /** The last entries, in order, as far back as it was kept whom they are for. */
+  async remember(most: number, hear: Hear): Promise<void> {
+    const stored = await entriesAfter(this.database.db, this.workspace, Math.max(0, this.at - most), most)
+    const from = stored.findLastIndex(({ scopes }) => !scopes) + 1
+    for (const { entry, scopes = [], parts } of stored.slice(from)) hear({ entry, scopes }, parts)
+  }
+
   /** Does a command, or says why not. Rejects only where something unexpected happened; then nothing was changed. */
   submit(command: Command, by: PersonId, at?: string): Promise<RoomAnswer> {
     return new Promise((resolve, reject) => {

@@ -1,7 +1,11 @@
 import { dateIn, type PlainDate } from '#core/base/dates'
 import type { PersonId } from '#core/base/ids'
 import { isIn } from '#core/access/access'
+import { viewContext } from '#core/facts/contract'
 import { entities } from '#core/model/entities'
+import type { Reader } from '#core/model/reader'
+import type { View } from '#core/model/records'
+import { compileAll } from '#core/views/filter'
 import { ChangeSet } from '#core/queries/change-set'
 import type { QueryContext, Watch } from '#core/queries/contract'
 import type { Answered } from '#core/queries/page-seed'
@@ -16,6 +20,11 @@ import type { Clock } from '../clock'
 const mostKept = 40
 /** A queue that is longer comes from the worker alone. */
 const longestQueue = 200
+/** Conditions times items that are asked at most: some 20 ms of this process, in which nobody else is answered. */
+const mostAsked = 4_000_000
+/** What takes longer than this again and again is left to the browser until it is another; the first time much is made that stays. */
+const longestMs = 30
+const mostTimesLong = 3
 
 type ViewAnswer = WatchAnswer<'view'>
 interface Kept {
@@ -31,6 +40,8 @@ interface Kept {
  */
 export class FirstAnswers {
   readonly #kept = new Map<string, Kept>()
+  /** How often an answer to what was asked took too long, as the view was then. */
+  readonly #long = new Map<string, { readonly of: unknown; readonly times: number }>()
 
   constructor(
     readonly room: Room,
@@ -68,6 +79,16 @@ export class FirstAnswers {
     // Where items were in the past the database alone knows: such a view is answered by the worker.
     if (past) return undefined
     const key = `${isPersonal ? me : ''} ${id}`
+    const long = this.#long.get(key)
+    const times = long?.of === view.definition ? long.times : 0
+    if (times >= mostTimesLong || workOf(context.state, view) > mostAsked) return undefined
+    const began = performance.now()
+    const answer = this.#viewKept(key, id, context)
+    if (performance.now() - began > longestMs) this.#long.set(key, { of: view.definition, times: times + 1 })
+    return answer
+  }
+
+  #viewKept(key: string, id: string, context: QueryContext): ViewAnswer {
     const today = context.today()
     const kept = this.#kept.get(key)
     const one =
@@ -82,4 +103,11 @@ export class FirstAnswers {
     if (this.#kept.size > mostKept && longest) this.#kept.delete(longest)
     return one.watch.answer()
   }
+}
+
+/** How often an item is asked something about for a view to be made. */
+function workOf(reader: Reader, view: View): number {
+  const context = viewContext(reader, view.project, { me: view.maker, today: '1970-01-01' as PlainDate })
+  const { where, group, sort } = view.definition
+  return reader.table(view.project).n * (compileAll(context, where).cost + 10 * (group.length + sort.length))
 }

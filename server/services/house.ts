@@ -5,16 +5,23 @@ import type { OpenDatabase } from '../db/open'
 import { theWorkspace } from '../db/load'
 import { channel, Room } from '../rooms/room'
 import { Feed } from '../rooms/feed'
+import { Recent } from '../rooms/recent'
+import { LoopWatch } from './loop-watch'
 import { Sessions } from './sessions'
+
+/** So many entries are read at the start: after it many come back at once. */
+const mostRemembered = 500
 
 /** Everything that a running server has: its database, the open room, the feeds, the sessions. */
 export class House {
   readonly feed = new Feed()
+  readonly loop = new LoopWatch()
   readonly sessions: Sessions
   /** Lets whoever started the server make the owner's account; letters that cannot be mistaken. */
   readonly ownerCode: string
   #room: Room | undefined
   #firstAnswers: FirstAnswers | undefined
+  #recent: Recent | undefined
   #look: NodeJS.Timeout | undefined
 
   constructor(
@@ -32,8 +39,12 @@ export class House {
     const found = await theWorkspace(this.database.db)
     if (!found) return undefined
     const room = await Room.open(this.database, found.id, this.clock)
+    const recent = new Recent()
+    await room.remember(mostRemembered, (done, parts) => recent.add(done, parts))
+    this.#recent = recent
     room.hear((done, parts) => {
-      this.feed.publish(room.state, done, parts)
+      recent.add(done, parts)
+      this.feed.publish((person) => recent.last(room.state, person))
       if (done.entry.patch.some(({ entity }) => entity === 'person')) this.feed.endRemoved(room.state)
     })
     this.#firstAnswers = new FirstAnswers(room, this.clock)
@@ -45,6 +56,11 @@ export class House {
   /** A shared database may hold a workspace that another server founded. */
   async room(): Promise<Room | undefined> {
     return this.#room ?? (this.database.isShared ? this.openRoom() : undefined)
+  }
+
+  /** What was done last in the open room. */
+  get recent(): Recent | undefined {
+    return this.#recent
   }
 
   /** What pages of the open room ask first. */
@@ -67,6 +83,7 @@ export class House {
 
   async close(): Promise<void> {
     clearInterval(this.#look)
+    this.loop.end()
     this.feed.close()
     await this.database.close()
   }

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { serverClock } from '../clock'
 import { hashPassword, isPassword } from './passwords'
-import { Turnstile } from './turnstile'
+import { Turns, Turnstile } from './turnstile'
 
 describe('the server’s clock', () => {
   it('is the machine’s where nothing else is said', () => {
@@ -80,5 +80,29 @@ describe('a turnstile', () => {
     const turnstile = new Turnstile(1, 1)
     await expect(turnstile.pass(() => Promise.reject(new Error('no')))).rejects.toThrow('no')
     expect(await turnstile.pass(() => Promise.resolve('yes'))).toBe('yes')
+  })
+})
+
+describe('turns', () => {
+  it('are one for each, however often they come, and the others go on meanwhile', async () => {
+    const turns = new Turns<string>(2, 3)
+    const passed: string[] = []
+    const leave: (() => void)[] = []
+    const pass = (who: string) =>
+      turns.pass(who, async () => {
+        passed.push(who)
+        await new Promise<void>((resolve) => leave.push(resolve))
+      })
+    const all = ['a', 'a', 'a', 'a', 'b'].map(pass)
+    await new Promise((resolve) => setTimeout(resolve))
+    expect(passed).toEqual(['a', 'b'])
+    expect([turns.isFull('a'), turns.isFull('b'), turns.isFull('c')]).toEqual([true, false, false])
+    for (let i = 0; i < 5; i++) {
+      await new Promise((resolve) => setTimeout(resolve))
+      leave.shift()?.()
+    }
+    await Promise.all(all)
+    expect(passed).toEqual(['a', 'b', 'a', 'a', 'a'])
+    expect(turns.isFull('a')).toBe(false)
   })
 })

@@ -4,7 +4,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import type { Directory } from '#core/wire/directory'
 import type { Item } from '#core/model/records'
 import { Client } from '../kit/client'
-import { startDemo, type TestServer } from '../kit/server'
+import { startDemo, startServer, type TestServer } from '../kit/server'
 
 let server: TestServer
 const roles = { owner: 'Séverine', lead: 'Imke', contributor: 'Hamid', reader: 'Yuki', nobody: '' } as const
@@ -281,6 +281,81 @@ describe('signing in', () => {
     expect(tries.slice(0, 10)).toEqual(new Array(10).fill(401))
     expect(tries[10]).toBe(429)
   }, 30_000)
+  it('ends the feed of whoever was removed, and tells whoever was taken out of a project', async () => {
+    const own = await startDemo()
+    const owner = await new Client(own.url).stepInAs('Séverine')
+    const { records } = await owner.directory()
+    const named = (name: string) => records.person.find((person) => person.name.startsWith(name))!
+    const [hamid, yuki] = [named('Hamid'), named('Yuki')]
+    const gone = await new Client(own.url).stepInAs('Hamid')
+    const less = await new Client(own.url).stepInAs('Yuki')
+    const feeds = await Promise.all(
+      [gone, less].map(async (client) => (await client.get('/api/feed')).body!.getReader()),
+    )
+    const until = async (feed: (typeof feeds)[number], words: string): Promise<boolean> => {
+      for (let said = ''; ;) {
+        const { done, value } = await feed.read()
+        if (done) return false
+        said += new TextDecoder().decode(value)
+        if (said.includes(words)) return true
+      }
+    }
+    const mine = records.member.filter((member) => member.person === yuki.id)
+    const began = performance.now()
+    const [target] = mine
+    expect((await owner.command('member.remove', { target: target!.id, how: {} })).problem).toBeUndefined()
+    expect((await owner.command('person.remove', { target: hamid.id, how: {} })).problem).toBeUndefined()
+    expect(await until(feeds[1]!, target!.id)).toBe(true)
+    expect(await until(feeds[0]!, '"why":"removed"')).toBe(true)
+    expect(performance.now() - began).toBeLessThan(1000)
+    expect((await gone.get('/api/directory')).status).toBe(401)
+    expect((await less.get(`/api/projects/${target!.project}/items`)).status).toBe(404)
+    await feeds[1]!.cancel()
+    await own.stop()
+  }, 60_000)
+
+  it('lets in a browser that is known, whatever strangers have tried, and shows and ends one’s sessions', async () => {
+    const own = await startServer()
+    const code = /owner code: (\S+)/.exec(own.said())![1]!
+    const [email, password] = ['ada@garden.example', 'a long enough one']
+    const browser = new Client(own.url)
+    const made = await browser.post('/api/owner', { code, name: 'Ada', email, password, workspace: 'W', timeZone: 'UTC' }) // prettier-ignore
+    const cookies = made.headers.getSetCookie().map((one) => one.split(';')[0]!)
+    expect(cookies).toHaveLength(2)
+    browser.cookie = cookies.join('; ')
+    const stranger = new Client(own.url)
+    const guess = { email, password: 'not the one' }
+    const said = await Promise.all(Array.from({ length: 14 }, async () => (await stranger.post('/api/session', guess)).status)) // prettier-ignore
+    expect(said.filter((status) => status === 429).length).toBeGreaterThanOrEqual(4)
+    expect((await stranger.post('/api/session', { email, password })).status).toBe(429)
+    const again = await browser.post('/api/session', { email, password })
+    expect(again.status).toBe(200)
+    // The new session takes the place of the one that this browser had.
+    const old = new Client(own.url)
+    old.cookie = cookies[0]!
+    expect((await old.get('/api/sessions')).status).toBe(401)
+    browser.cookie = again.headers.getSetCookie().map((one) => one.split(';')[0]!).join('; ') // prettier-ignore
+    const elsewhere = new Client(own.url)
+    elsewhere.cookie = browser.cookie.split('; ')[1]!
+    const other = await elsewhere.post('/api/session', { email, password })
+    elsewhere.cookie = other.headers.getSetCookie()[0]!.split(';')[0]!
+    const sessionsOf = async (client: Client) => ((await (await client.get('/api/sessions')).json()) as { sessions: { id: string; isThis: boolean }[] }).sessions // prettier-ignore
+    const sessions = await sessionsOf(browser)
+    expect(sessions.map((one) => one.isThis).sort()).toEqual([false, true])
+    const { id } = sessions.find((one) => !one.isThis)!
+    expect((await browser.delete(`/api/sessions/${id}`)).status).toBe(204)
+    expect((await elsewhere.get('/api/directory')).status).toBe(401)
+    expect((await browser.delete(`/api/sessions/${id}`)).status).toBe(404)
+    expect(await sessionsOf(browser)).toHaveLength(1)
+    await own.stop()
+  }, 60_000)
+
+  it('answers at the names that it knows, and at no other', async () => {
+    const at = (host: string) =>
+      new Promise<number>((resolve) => request({ host: '127.0.0.1', port: server.port, path: '/api/welcome', headers: { host } }, (answer) => resolve(answer.resume().statusCode ?? 0)).end()) // prettier-ignore
+    expect(await Promise.all([`127.0.0.1:${server.port}`, 'localhost', 'evil.example', `127.0.0.1.evil.example:${server.port}`].map(at))).toEqual([200, 200, 421, 421]) // prettier-ignore
+  })
+
   it('counts tries before it looks at them: sixty at once are ten', async () => {
     const client = new Client(server.url)
     const guess = () => client.post('/api/session', { email: 'nobody@garden.example', password: 'wrong' })

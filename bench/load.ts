@@ -1,0 +1,189 @@
+/** Many at once: writers and feeds, browsers that come back together, floods. Every acknowledged command is looked for in the log. */
+import { readFileSync } from 'node:fs'
+import { v7 } from 'uuid'
+import { Client } from '../tests/kit/client'
+import { startCluster, hasPostgres } from '../tests/kit/postgres'
+import { startDemo, startServer, type TestServer } from '../tests/kit/server'
+import { lineOf, percentile, print, type Line } from './line'
+
+const seconds = Number(process.argv.find((one) => one.startsWith('--seconds='))?.slice(10) ?? 60)
+const people = ['Séverine', 'Imke', 'Hamid', 'Yuki', 'Noor']
+const sleep = (ms: number) => new Promise<void>((done) => setTimeout(done, ms))
+const worst = (all: readonly number[]): number => all.reduce((most, one) => Math.max(most, one), 0)
+
+/** Resident MB of a process; its highest since it began is the kernel's to say. */
+const residentOf = (pid: number): number => Number(/VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${pid}/status`, 'utf8'))?.[1] ?? 0) / 1024 // prettier-ignore
+
+/** Hears a feed: when each command's entry came. */
+class Ear {
+  readonly heard = new Map<string, number>()
+  readonly #stop = new AbortController()
+  constructor(readonly client: Client) {}
+  async listen(): Promise<void> {
+    const answer = await fetch(`${this.client.url}/api/feed`, { headers: { cookie: this.client.cookie }, signal: this.#stop.signal }) // prettier-ignore
+    void this.#read(answer.body!.getReader()).catch(() => undefined)
+  }
+  async #read(reader: ReadableStreamDefaultReader<Uint8Array>): Promise<void> {
+    const decoder = new TextDecoder()
+    let rest = ''
+    for (;;) {
+      const { done, value } = await reader.read()
+      if (done) return
+      const lines = (rest + decoder.decode(value, { stream: true })).split('\n\n')
+      rest = lines.pop() ?? ''
+      for (const line of lines) {
+        const command = /"command":"([0-9a-f-]{36})"/.exec(line)?.[1]
+        if (command) this.heard.set(command, performance.now())
+      }
+    }
+  }
+  end(): void {
+    this.#stop.abort()
+  }
+}
+
+interface Wrote {
+  readonly command: string
+  readonly sent: number
+  readonly acknowledged: number
+}
+
+/** One command after another, each a title, at so many a second. */
+async function write(client: Client, item: string, perSecond: number, until: number, wrote: Wrote[]): Promise<void> {
+  let title = (await titleOf(client, item)) ?? ''
+  for (let n = 0, next = performance.now() + Math.random() * (1000 / perSecond); next < until; n++) {
+    await sleep(next - performance.now())
+    const [command, sent, to] = [v7(), performance.now(), `written ${n} ${item.slice(-4)}`]
+    const answer = await client.command(
+      'items.set',
+      { items: [{ item, set: { title: { from: title, to } } }] },
+      command,
+    )
+    if (!answer.entry) throw new Error(JSON.stringify(answer.problem))
+    title = to
+    wrote.push({ command, sent, acknowledged: performance.now() })
+    next = Math.max(next + 1000 / perSecond, performance.now())
+  }
+}
+const titles = new Map<string, string>()
+async function titleOf(client: Client, item: string): Promise<string | undefined> {
+  if (!titles.has(item)) await garden(client)
+  return titles.get(item)
+}
+async function garden(client: Client): Promise<string[]> {
+  const { records } = await client.directory()
+  const items = await client.items(records.project.find((project) => project.prefix === 'GLH')!.id)
+  for (const item of items) titles.set(item.id, item.title)
+  return items.map((item) => item.id)
+}
+
+/** Writers and feeds, with something else going on. */
+async function withWriters(what: string, at: readonly TestServer[], writers: number, perSecond: number, long: number, meanwhile: (until: number) => Promise<void>, bounds: { acknowledged: number; delivered: number; worst: number }): Promise<Line[]> {
+  const clients = await Promise.all(Array.from({ length: writers }, (_, i) => new Client(at[i % at.length]!.url).stepInAs(people[i % 2]!))) // prettier-ignore
+  const items = await garden(clients[0]!)
+  const ears = await Promise.all(Array.from({ length: 200 }, async (_, i) => {
+    const ear = new Ear(await new Client(at[i % at.length]!.url).stepInAs(people[i % people.length]!))
+    await ear.listen()
+    return ear
+  }))
+  const { sequence } = await clients[0]!.directory()
+  const wrote: Wrote[] = []
+  const until = performance.now() + long * 1000
+  const before = at.map((server) => residentOf(server.process.pid!))
+  await Promise.all([...clients.map((client, i) => write(client, items[i]!, perSecond, until, wrote)), meanwhile(until)])
+  const after = at.map((server) => residentOf(server.process.pid!))
+  await sleep(500)
+  const acknowledged = wrote.map((one) => one.acknowledged - one.sent)
+  const delivered = ears.flatMap((ear) => wrote.map((one) => (ear.heard.get(one.command) ?? Infinity) - one.sent)).map((ms) => Math.max(0, ms))
+  ears.forEach((ear) => ear.end())
+  const lost = await lostOf(clients[0]!, sequence, wrote)
+  const line = (of: string, ms: number, bound: number) => lineOf(`${what}: ${of}, ms (limit ${bound})`, wrote.length, ms, bound, 1)
+  console.log(`  ${what}: ${wrote.length} commands, acknowledged p50 ${percentile(acknowledged, 0.5).toFixed(1)} p99 ${percentile(acknowledged, 0.99).toFixed(1)}, delivered p50 ${percentile(delivered, 0.5).toFixed(1)} p99 ${percentile(delivered, 0.99).toFixed(1)}, server ${before.map((mb) => mb.toFixed(0)).join('+')} to ${after.map((mb) => mb.toFixed(0)).join('+')} MB, loop ${await loopOf(at[0]!)}`)
+  return [
+    line('acknowledged, 95 %', percentile(acknowledged, 0.95), bounds.acknowledged),
+    line('delivered, 95 %', percentile(delivered, 0.95), bounds.delivered),
+    line('acknowledged, at worst', worst(acknowledged), bounds.worst),
+    lineOf(`${what}: lost or never delivered`, wrote.length, lost + delivered.filter((ms) => ms === Infinity).length, 1, 0),
+  ]
+} // prettier-ignore
+
+const loopOf = async (server: TestServer): Promise<string> => {
+  const { loop } = (await (await fetch(`${server.url}/health`)).json()) as { loop: { p99: number; worst: number } }
+  return `p99 ${loop.p99} worst ${loop.worst} ms`
+}
+
+/** Acknowledged commands that the log does not hold. */
+async function lostOf(client: Client, after: number, wrote: readonly Wrote[]): Promise<number> {
+  const held = new Set<string>()
+  const { sequence } = await client.directory()
+  for (let from = Math.max(after, sequence - 2000); from < sequence; from = sequence) {
+    const text = await (await client.get(`/api/log?after=${from}`)).text()
+    for (const [, command] of text.matchAll(/"command":"([0-9a-f-]{36})"/g)) held.add(command!)
+  }
+  const looked = sequence - after > 2000 ? wrote.slice(-1500) : wrote
+  return looked.filter((one) => !held.has(one.command)).length
+}
+
+/** 200 browsers that come back 500 entries behind. */
+async function storm(what: string, at: readonly TestServer[]): Promise<Line[]> {
+  const clients = await Promise.all(Array.from({ length: 200 }, (_, i) => new Client(at[i % at.length]!.url).stepInAs(people[i % people.length]!))) // prettier-ignore
+  const { sequence } = await clients[0]!.directory()
+  const before = residentOf(at[0]!.process.pid!)
+  let most = before
+  const look = setInterval(() => (most = Math.max(most, residentOf(at[0]!.process.pid!))), 20)
+  const from = performance.now()
+  const came = await Promise.all(clients.map(async (client) => {
+    const answer = await client.get(`/api/log?after=${sequence - 500}`)
+    const text = await answer.text()
+    if (!answer.ok) throw new Error(text.slice(0, 200))
+    return text.length
+  }))
+  const took = performance.now() - from
+  clearInterval(look)
+  console.log(`  ${what}: 200 browsers 500 entries behind took ${took.toFixed(0)} ms for ${(came.reduce((a, b) => a + b, 0) / 1e6).toFixed(0)} MB`)
+  return [
+    lineOf(`${what}: storm of 200, ms (limit 2000)`, 200, took, 2000, 1),
+    lineOf(`${what}: storm of 200, MB more (limit 200)`, 200, Math.max(0, most - before), 200, 1),
+  ]
+} // prettier-ignore
+
+/** A reader who asks for all of the log, twenty times at once, again and again. */
+async function logFlood(at: TestServer, until: number): Promise<void> {
+  const reader = await new Client(at.url).stepInAs('Yuki')
+  const ask = async () => {
+    while (performance.now() < until) await (await reader.get('/api/log?after=0')).text()
+  }
+  await Promise.all(Array.from({ length: 20 }, ask))
+}
+
+/** Strangers who try to sign in, two hundred at once. */
+async function signInFlood(at: TestServer, until: number): Promise<void> {
+  const stranger = new Client(at.url)
+  while (performance.now() < until)
+    await Promise.all(Array.from({ length: 200 }, (_, i) => stranger.post('/api/session', { email: `guess${i % 50}@garden.example`, password: 'wrong one' }).then((answer) => answer.text()))) // prettier-ignore
+}
+
+async function at(what: string, servers: readonly TestServer[]): Promise<Line[]> {
+  const usual = { acknowledged: 100, delivered: 100, worst: 250 }
+  const few = Math.max(5, seconds / 4)
+  const lines = [
+    ...(await withWriters(`${what}, 50 writers at 1/s`, servers, 50, 1, seconds, async () => undefined, usual)),
+    ...(await storm(what, servers)),
+    ...(await withWriters(`${what}, 20 logs at a time`, servers, 10, 1, few, (until) => logFlood(servers[0]!, until), usual)), // prettier-ignore
+    ...(await withWriters(`${what}, 200 sign-ins at a time`, servers, 10, 1, few, (until) => signInFlood(servers[0]!, until), usual)), // prettier-ignore
+    ...(await withWriters(`${what}, 250 commands a second`, servers, 50, 5, few, async () => undefined, { acknowledged: 250, delivered: 250, worst: 1000 })), // prettier-ignore
+  ]
+  for (const server of servers) await server.stop()
+  return lines
+}
+
+const lines = await at('embedded', [await startDemo()])
+if (hasPostgres) {
+  const cluster = await startCluster()
+  const env = { DATABASE_URL: cluster.url }
+  const servers = [await startServer({ demo: true, env }), await startServer({ demo: true, env })]
+  lines.push(...(await at('two on PostgreSQL', servers)))
+  cluster.stop()
+} else console.log('Without PostgreSQL’s server programs its half is left out.')
+print(lines)
+process.exit(lines.some((line) => line.bound !== null && line.ratio > line.bound) ? 1 : 0)
