@@ -6,7 +6,7 @@ const core = fileURLToPath(new URL('./core', import.meta.url))
 
 export default defineNuxtConfig({
   modules: [
-    './modules/db-worker',
+    './modules/threads',
     './modules/app-shell',
     './modules/licences',
     '@pinia/nuxt',

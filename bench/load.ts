@@ -7,6 +7,7 @@ import { startDemo, startServer, type TestServer } from '../tests/kit/server'
 import { lineOf, percentile, print, type Line } from './line'
 
 const seconds = Number(process.argv.find((one) => one.startsWith('--seconds='))?.slice(10) ?? 60)
+const rows = Number(process.argv.find((one) => one.startsWith('--rows='))?.slice(7) ?? 50_000)
 const people = ['Séverine', 'Imke', 'Hamid', 'Yuki', 'Noor']
 const sleep = (ms: number) => new Promise<void>((done) => setTimeout(done, ms))
 const worst = (all: readonly number[]): number => all.reduce((most, one) => Math.max(most, one), 0)
@@ -49,9 +50,15 @@ interface Wrote {
 }
 
 /** One command after another, each a title, at so many a second. */
-async function write(client: Client, item: string, perSecond: number, until: number, wrote: Wrote[]): Promise<void> {
+async function write(
+  client: Client,
+  item: string,
+  perSecond: number,
+  isOver: () => boolean,
+  wrote: Wrote[],
+): Promise<void> {
   let title = (await titleOf(client, item)) ?? ''
-  for (let n = 0, next = performance.now() + Math.random() * (1000 / perSecond); next < until; n++) {
+  for (let n = 0, next = performance.now() + Math.random() * (1000 / perSecond); !isOver(); n++) {
     await sleep(next - performance.now())
     const [command, sent, to] = [v7(), performance.now(), `written ${n} ${item.slice(-4)}`]
     const answer = await client.command(
@@ -90,7 +97,7 @@ async function withWriters(what: string, at: readonly TestServer[], writers: num
   const wrote: Wrote[] = []
   const until = performance.now() + long * 1000
   const before = at.map((server) => residentOf(server.process.pid!))
-  await Promise.all([...clients.map((client, i) => write(client, items[i]!, perSecond, until, wrote)), meanwhile(until)])
+  await Promise.all([...clients.map((client, i) => write(client, items[i]!, perSecond, () => performance.now() > until, wrote)), meanwhile(until)])
   const after = at.map((server) => residentOf(server.process.pid!))
   await sleep(500)
   const acknowledged = wrote.map((one) => one.acknowledged - one.sent)
@@ -156,6 +163,46 @@ async function logFlood(at: TestServer, until: number): Promise<void> {
   await Promise.all(Array.from({ length: 20 }, ask))
 }
 
+/** A file of so many rows is brought in; reads and commands of others meanwhile. */
+async function large(what: string, servers: readonly TestServer[]): Promise<Line[]> {
+  const owner = await new Client(servers[0]!.url).stepInAs('Séverine')
+  const { records } = await owner.directory()
+  const project = records.project.find((one) => one.prefix === 'SED')!.id
+  const kind = records.kind.find((one) => one.project === project)!
+  const { start } = records.workflow.find((one) => one.id === kind.workflow)!
+  const rowsOf = () => Array.from({ length: rows }, (_, i) => ({ item: v7(), project, kind: kind.id, status: start, title: `Row ${i} of a long file`, parent: null, values: {} })) // prettier-ignore
+  const reads: number[] = []
+  let isOver = false
+  const reader = await new Client(servers[0]!.url).stepInAs('Yuki')
+  const reading = (async () => {
+    while (!isOver) {
+      const from = performance.now()
+      await (await reader.get('/api/directory')).text()
+      reads.push(performance.now() - from)
+      await sleep(20)
+    }
+  })()
+  const wrote: Wrote[] = []
+  const writer = await new Client(servers[0]!.url).stepInAs('Imke')
+  const [item] = await garden(writer)
+  const writing = write(writer, item!, 4, () => isOver, wrote)
+  const from = performance.now()
+  const command = v7()
+  const brought = await owner.command('bring-in', { project, people: [], kinds: [], fields: [], options: [], items: rowsOf(), texts: [] }, command) // prettier-ignore
+  const took = performance.now() - from
+  if (!brought.large) throw new Error(JSON.stringify(brought).slice(0, 300))
+  const undone = await owner.command('revert', { of: command })
+  const undoTook = performance.now() - from - took
+  if (!undone.large) throw new Error(JSON.stringify(undone).slice(0, 300))
+  isOver = true
+  await Promise.all([reading, writing])
+  console.log(`  ${what}: ${rows} rows brought in ${took.toFixed(0)} ms, undone in ${undoTook.toFixed(0)} ms; reads p50 ${percentile(reads, 0.5).toFixed(0)} worst ${worst(reads).toFixed(0)} ms; loop ${await loopOf(servers[0]!)}`) // prettier-ignore
+  return [
+    lineOf(`${what}: reads while ${rows} rows come, 99 %, ms (limit 250)`, rows, percentile(reads, 0.99), 250, 1),
+    lineOf(`${what}: commands meanwhile, at worst, ms (limit 2000)`, rows, worst(wrote.map((one) => one.acknowledged - one.sent)), 2000, 1), // prettier-ignore
+  ]
+}
+
 /** Strangers who try to sign in, two hundred at once. */
 async function signInFlood(at: TestServer, until: number): Promise<void> {
   const stranger = new Client(at.url)
@@ -171,6 +218,7 @@ async function at(what: string, servers: readonly TestServer[]): Promise<Line[]>
     ...(await storm(what, servers)),
     ...(await withWriters(`${what}, 20 logs at a time`, servers, 10, 1, few, (until) => logFlood(servers[0]!, until), usual)), // prettier-ignore
     ...(await withWriters(`${what}, 200 sign-ins at a time`, servers, 10, 1, few, (until) => signInFlood(servers[0]!, until), usual)), // prettier-ignore
+    ...(await large(what, servers)),
     ...(await withWriters(`${what}, 250 commands a second`, servers, 50, 5, few, async () => undefined, { acknowledged: 250, delivered: 250, worst: 1000 })), // prettier-ignore
   ]
   for (const server of servers) await server.stop()

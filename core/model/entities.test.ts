@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { command, run, smallWorkspace } from '../test-kit/workspace'
 import { entities, entityNames, entityOf, idsIn, idsNeeded } from './entities'
 import { kindsOf, statusesOf } from './reader'
-import type { EntityName, Records } from './records'
+import type { EntityName, Member, Records } from './records'
 
 const { state, project, ids, people } = smallWorkspace()
 const one = { item: ids.item(), project: project.id, kind: kindsOf(state, project.id)[0]!.id, title: 'x', status: statusesOf(state, project.id)[0]!.id, parent: null, values: { [project.uses.assignees!]: [people.lead.id], [project.uses.need!]: state.optionsOf(project.uses.need!)[0]!.id } } // prettier-ignore
@@ -29,7 +29,8 @@ describe('every entity', () => {
       const scope = entities[entity].scope(record as never, state)
       if (entity === 'person' || entity === 'workspace') expect(scope).toEqual({ of: 'workspace' })
       else if (entity === 'view') expect(scope).toMatchObject({ of: 'view', project: project.id })
-      else expect([entity, scope]).toEqual([entity, { of: 'project', project: project.id }])
+      // Whoever is taken out of a project hears that.
+      else expect([entity, scope]).toEqual([entity, { of: 'project', project: project.id, ...(entity === 'member' && { self: (record as Member).person }) }]) // prettier-ignore
     }
   })
 })

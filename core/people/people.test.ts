@@ -55,6 +55,18 @@ describe('adding people', () => {
     })
   })
 
+  it('undone leaves neither the person nor what they were a member of', () => {
+    const { owner, reader } = small.people
+    const mara = personOf(small.ids, 'Mara', 'reader')
+    const room = new PlainRoom(small.state)
+    const add = adding([mara], [memberOf(mara, 'reader'), memberOf(reader, 'contributor')])
+    expect(room.do(add, owner.id).ok).toBe(true)
+    expect(room.do(command(small.ids, { type: 'revert', of: add.id }), owner.id).ok).toBe(true)
+    expect(small.state.maybe('person', mara.id)).toBeUndefined()
+    expect(small.state.maybe('member', memberId(small.project.id, mara.id))).toBeUndefined()
+    expect(small.state.maybe('member', memberId(small.project.id, reader.id))?.role).toBe('reader')
+  })
+
   it('changes the role of one who is a member already, and gives it back when it is undone', () => {
     const patch = run(small.state, adding([], [memberOf(small.people.reader, 'contributor')]), small.people.lead.id)
     expect(small.state.maybe('member', memberId(small.project.id, small.people.reader.id))?.role).toBe('contributor')

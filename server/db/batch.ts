@@ -23,7 +23,7 @@ export const partsOf = ({ entry }: Pick<Done, 'entry'>): number =>
 /** The last word on the records of one entity. */
 export interface RecordRows {
   /** Whole rows, new ones or in place of those of the same id. */
-  readonly written: readonly Row[]
+  readonly written: Iterable<Row>
   readonly removed: readonly string[]
   /** Single fields of rows that are not held here, by field, then by id. */
   readonly set: ReadonlyMap<string, ReadonlyMap<string, unknown>>
@@ -74,14 +74,19 @@ export class Batch {
 
   /** Of what the state holds: each record that was touched, as it is now. */
   #held(entity: RecordEntity): RecordRows {
-    const [written, removed]: [Row[], string[]] = [[], []]
-    for (const id of this.#touched().get(entity) ?? []) {
+    const touched = this.#touched().get(entity) ?? []
+    const isHere = (id: string) => (entity === 'item' ? !!this.state.placeOf(id) : !!this.state.maybe(entity, id))
+    // Made and taken away within the batch: it was never in the database.
+    const removed = touched.filter((id) => !isHere(id) && !this.#made.has(`${entity} ${id}`))
+    return { written: this.#rowsHere(entity, touched), removed, set: new Map() }
+  }
+
+  /** One after another, as they are asked for: very many at once would hold the process. */
+  *#rowsHere(entity: RecordEntity, ids: readonly string[]): Iterable<Row> {
+    for (const id of ids) {
       const record = this.state.maybe(entity, id)
-      if (record) written.push({ ...record, workspaceId: this.workspaceId })
-      // Made and taken away within the batch: it was never in the database.
-      else if (!this.#made.has(`${entity} ${id}`)) removed.push(id)
+      if (record) yield { ...record, workspaceId: this.workspaceId }
     }
-    return { written, removed, set: new Map() }
   }
 
   #byEntity: Map<EntityName, string[]> | undefined

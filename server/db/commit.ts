@@ -34,7 +34,8 @@ export async function commit(db: Db, to: CommitTo, all: readonly Done[], state: 
       )
       if (moved.rowCount !== 1) throw new Overtaken()
       await writeRows(tx, log, batch.log)
-      await writeRows(tx, logPart, batch.parts)
+      // A part holds a thousand changes.
+      await writeRows(tx, logPart, batch.parts, undefined, 8)
       await writeRows(tx, logItem, batch.items)
       for (const entity of recordEntities) {
         const { written, removed, set } = batch.rowsOf(entity)

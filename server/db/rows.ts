@@ -27,17 +27,37 @@ function shapeOf(table: PgTable): ColumnShape[] {
 
 const named = (name: string): SQL => sql.identifier(name) as unknown as SQL
 
+/** Of so many rows a statement is made within some ms; others have their turn before the next is. */
+const mostAtOnce = 1000
+
 /**
- * Writes rows by one set statement (`insert … select from unnest`), however many there are. With `replacing`, rows of
- * the same key are replaced. Throws where the database wrote another number of rows than were given.
+ * Writes rows by set statements (`insert … select from unnest`), some at a time however many there are. With `replacing`,
+ * rows of the same key are replaced. Throws where the database wrote another number of rows than were given.
  */
 export async function writeRows(
   tx: Tx | Db,
   table: PgTable,
-  rows: readonly Row[],
+  rows: Iterable<Row>,
   replacing?: readonly string[],
+  atOnce = mostAtOnce,
 ): Promise<void> {
-  if (!rows.length) return
+  let some: Row[] = []
+  for (const row of rows) {
+    if (some.length === atOnce) {
+      await writeSome(tx, table, some, replacing)
+      some = []
+    }
+    some.push(row)
+  }
+  if (some.length) await writeSome(tx, table, some, replacing)
+}
+
+async function writeSome(
+  tx: Tx | Db,
+  table: PgTable,
+  rows: readonly Row[],
+  replacing: readonly string[] | undefined,
+): Promise<void> {
   const shape = shapeOf(table)
   const lists = shape.map(({ property, type }) => {
     const values = rows.map((row) =>
@@ -59,9 +79,13 @@ export async function writeRows(
   mustTouch(result.rowCount, rows.length, table)
 }
 
-/** Deletes the rows of these ids. Throws where there were fewer. */
+/** Deletes the rows of these ids, some at a time. Throws where there were fewer. */
 export async function deleteRows(tx: Tx, table: PgTable, workspace: string, ids: readonly string[]): Promise<void> {
-  if (!ids.length) return
+  for (let at = 0; at < ids.length; at += mostAtOnce)
+    await deleteSome(tx, table, workspace, ids.slice(at, at + mostAtOnce))
+}
+
+async function deleteSome(tx: Tx, table: PgTable, workspace: string, ids: readonly string[]): Promise<void> {
   const type = shapeOf(table).find(({ name }) => name === 'id')?.type ?? 'uuid'
   const result = await tx.execute(
     sql`delete from ${table} where workspace_id = ${workspace}::uuid and id = any(${sql.param([...ids])}::${sql.raw(type)}[])`,

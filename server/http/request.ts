@@ -14,6 +14,7 @@ import { accountOf, maySee } from '#core/access/access'
 import type { ItemId, PersonId, ProjectId } from '#core/base/ids'
 import { theAddresses } from './addresses'
 import { JsonDepth } from './json-depth'
+import { readJson } from '../services/read-command'
 import { sayable } from './trouble'
 import type { Room } from '../rooms/room'
 import { theHouse, type House } from '../services/house'
@@ -111,8 +112,8 @@ export function sameOrigin(event: H3Event): void {
 /** Deeper than anything of ours, and far from what exhausts the stack. */
 const deepest = 100
 
-/** Reads a JSON body; how large and how deep it is, is counted while it comes in. */
-export async function jsonBody(event: H3Event, mostBytes: number): Promise<unknown> {
+/** Reads a body of JSON; how large and how deep it is, is counted while it comes in. */
+export async function bodyBytes(event: H3Event, mostBytes: number): Promise<Uint8Array<ArrayBuffer>> {
   const chunks: Buffer[] = []
   const depth = new JsonDepth(deepest)
   let size = 0
@@ -122,20 +123,17 @@ export async function jsonBody(event: H3Event, mostBytes: number): Promise<unkno
     if (!depth.take(chunk)) return refuse('unreadable', { where: 'it is nested too deep' })
     chunks.push(chunk)
   }
-  let body: unknown
-  try {
-    body = JSON.parse(Buffer.concat(chunks).toString('utf8'))
-  } catch {
-    return refuse('unreadable', { where: 'the body is no JSON' })
+  const bytes = new Uint8Array(size)
+  let at = 0
+  for (const chunk of chunks) {
+    bytes.set(chunk, at)
+    at += chunk.length
   }
-  return isStorable(body) ? body : refuse('unreadable', { where: 'a character that cannot be stored' })
+  return bytes
 }
 
-/** PostgreSQL stores neither the null character nor half of a surrogate pair. */
-function isStorable(value: unknown): boolean {
-  if (typeof value === 'string') return !value.includes('\u0000') && value.isWellFormed()
-  if (Array.isArray(value)) return value.every(isStorable)
-  if (value && typeof value === 'object')
-    return Object.entries(value).every(([key, one]) => isStorable(key) && isStorable(one))
-  return true
+export async function jsonBody(event: H3Event, mostBytes: number): Promise<unknown> {
+  const body = readJson(await bodyBytes(event, mostBytes))
+  if (!body.ok) throw new Refusal(body.problem)
+  return body.value
 }

@@ -1,13 +1,13 @@
 import { setResponseHeader, type H3Event } from 'h3'
 import { maySee } from '#core/access/access'
-import { definitionOf, mostBytesOf, parseCommand } from '#core/commands/registry'
+import { definitionOf, mostBytesOf } from '#core/commands/registry'
 import type { PersonId } from '#core/base/ids'
 import { personActor } from '#core/change/actor'
 import { usualBytes } from '#core/change/command'
 import type { Answer } from '#core/wire/feed'
 import type { Room } from '../rooms/room'
 import { seenBy } from '#core/wire/seen'
-import { jsonBody, Refusal, refuse, sameOrigin, signedIn } from './request'
+import { bodyBytes, Refusal, refuse, sameOrigin, signedIn } from './request'
 import type { House } from '../services/house'
 
 /** Large commands take memory and time: one at a time for a person, two in all. */
@@ -33,13 +33,13 @@ export async function takeCommand(event: H3Event, house: House, type: string): P
   const { me, room } = await signedIn(event, house)
   const nowhere = definitionOf(type)?.refusedAnywhere?.(room.state, personActor(me))
   if (nowhere) return { problem: nowhere }
-  return largeOnes.of(me, mostBytesOf(type) > usualBytes, () => readAndDo(event, room, me, type))
+  return largeOnes.of(me, mostBytesOf(type) > usualBytes, () => readAndDo(event, house, room, me, type))
 }
 
-async function readAndDo(event: H3Event, room: Room, me: PersonId, type: string): Promise<Answer> {
-  const body = await jsonBody(event, mostBytesOf(type))
+async function readAndDo(event: H3Event, house: House, room: Room, me: PersonId, type: string): Promise<Answer> {
+  const bytes = await bodyBytes(event, mostBytesOf(type))
   const read = performance.now()
-  const command = parseCommand(body)
+  const command = await house.parser.read(bytes)
   if (!command.ok) throw new Refusal(command.problem)
   if (command.value.type !== type) return refuse('unreadable', { where: 'the type is not that of the address' })
   // Whoever may not read a project is not told whether its items exist.

@@ -8,6 +8,7 @@ import { emptyAll, theWorkspace } from '../db/load'
 import { serverClock } from '../clock'
 import { theAddresses } from '../http/addresses'
 import { House, setHouse } from '../services/house'
+import { Parser } from '../services/parse-beside'
 
 /** Nitro keeps the migrations as assets; drizzle reads a folder. */
 async function migrationsFolder(): Promise<string> {
@@ -53,7 +54,8 @@ async function open(): Promise<House> {
       if (found && env.WRENLEAF_FRESH) await emptyAll(database.db)
       if (!found || env.WRENLEAF_FRESH) await loadDemo(database, clock)
     }
-    const house = new House(database, clock, useRuntimeConfig().app.buildId as string)
+    const parser = new Parser(new URL('./parse-worker.mjs', import.meta.url))
+    const house = new House(database, clock, useRuntimeConfig().app.buildId as string, parser)
     const room = await house.openRoom()
     if (!room) console.log(`owner code: ${house.ownerCode}`)
     return house

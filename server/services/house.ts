@@ -7,6 +7,7 @@ import { channel, Room } from '../rooms/room'
 import { Feed } from '../rooms/feed'
 import { Recent } from '../rooms/recent'
 import { LoopWatch } from './loop-watch'
+import type { Parser } from './parse-beside'
 import { Sessions } from './sessions'
 
 /** So many entries are read at the start: after it many come back at once. */
@@ -28,6 +29,7 @@ export class House {
     readonly database: OpenDatabase,
     readonly clock: Clock,
     readonly build: string,
+    readonly parser: Parser,
   ) {
     this.sessions = new Sessions(database.db, clock, database.isShared)
     const letters = 'abcdefghkmnpqrstuvwxyz23456789'

@@ -66,18 +66,23 @@ watch(
 /** The column whose width is being dragged. */
 const dragged = shallowRef<Readonly<Record<string, number>>>({})
 async function keepWidth(column: string, width: number | null): Promise<void> {
-  if (!(await views.setWidth(props.view, column, width))) dragged.value = {}
+  const isNew = (views.widthsOf(props.view)[column] ?? null) !== width
+  if (!(await views.setWidth(props.view, column, width)) || !isNew) dragged.value = {}
 }
 // Until what was kept has come back, so that nothing jumps.
 watch(
   () => JSON.stringify(views.widthsOf(props.view)),
   () => (dragged.value = {}),
 )
+/** On a phone a key has room for the button of its row. */
+const widths = computed(() => {
+  const own = views.widthsOf(props.view)
+  return mobile.value ? { ...own, key: Math.max(120, own.key ?? 0) } : own
+})
 const columns = computed(() =>
   columnsOf(
     props.definition.show.flatMap((id) => directory.reader.maybe('field', id) ?? []),
-    // On a phone a key has room for the button of its row.
-    { ...(mobile.value && { key: 120 }), ...views.widthsOf(props.view), ...dragged.value },
+    { ...widths.value, ...dragged.value },
   ),
 )
 const template = computed(() => gridTemplate(columns.value))
@@ -102,11 +107,16 @@ const seeMore = () =>
  * with that much sooner. Larger ones draw the rest, which has come along, once it can.
  */
 const firstHeight = 21 * rowHeight.value
+/** So many are measured until the page stands: of 50,000 it takes some 30 ms. */
+const firstLines = 64
 const virtualizer = useVirtualizer(
   computed(() => ({
-    count: total.value,
+    count: stands.value ? total.value : Math.min(total.value, firstLines),
     getScrollElement: () => scroller.value ?? null,
-    estimateSize: () => rowHeight.value,
+    estimateSize: (
+      (height) => () =>
+        height
+    )(rowHeight.value),
     // The first rows are those in sight: what is drawn beyond them comes once they stand.
     overscan: stands.value ? 8 : 0,
     // Until it has been laid out: rows are drawn at once, and nothing is laid out before its time.
@@ -224,7 +234,7 @@ function keepSent(index: number, title: string | undefined): void {
       <div
         class="rows"
         role="rowgroup"
-        :style="{ height: `${virtualizer.getTotalSize()}px`, minWidth, '--columns': template }"
+        :style="{ height: `${total * rowHeight}px`, minWidth, '--columns': template }"
         @focusin="cells.onFocus"
         @dblclick="cells.onDoubleClick"
         @click="cells.onClick"
