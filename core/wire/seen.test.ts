@@ -57,45 +57,50 @@ function stateFrom(small: Small, me: Person): State {
 }
 
 describe('what others receive', () => {
-  it('holds no word of a project or a view that is not theirs, whatever was done, undone and done again', () => {
-    fc.assert(
-      fc.property(fc.array(dice, { minLength: 60, maxLength: 60 }), (rolls) => {
-        const small = smallWorkspace()
-        const { state, ids, project, people } = small
-        state.put('member', `${project.id}/${people.lead.id}`, { id: `${project.id}/${people.lead.id}` as never, project: project.id, person: people.lead.id, role: 'lead' }) // prettier-ignore
-        const room = new PlainRoom(state)
-        const pages = stateFrom(small, people.contributor)
-        const past = new Map<string, CommandId[]>()
-        const live: string[] = []
-        const patches: Patch[] = []
-        for (const roll of rolls) {
-          const by = roll[1] % 2 ? people.owner : people.lead
-          const own = past.get(by.id) ?? []
-          const sent =
-            by === people.lead && roll[0] % 3 === 0
-              ? ownViewCommand(small, by, roll[2])
-              : randomCommand(state, project, roll, ids, own, by.id)
-          // Who gains or loses a project is another matter.
-          if (!sent || /^(person|member)\./.test(sent.type) || !room.do(marked(sent), by.id).ok) continue
-          past.set(by.id, [...own, sent.id])
-          const done = room.done.at(-1)!
-          live.push(JSON.stringify(seenBy(state, done, people.stranger.id) ?? null))
-          patches.push(seenBy(state, done, people.contributor.id)?.patch ?? [])
-        }
-        const late = room.done.map((done) => JSON.stringify(seenBy(state, done, people.stranger.id) ?? null))
-        expect([...live, ...late].filter((text) => text.includes('MARK') || text.includes('PRIVATE'))).toEqual([])
-        expect(JSON.stringify(room.done)).toContain('MARK')
-        const member = room.done.map((done) => JSON.stringify(seenBy(state, done, people.contributor.id) ?? null))
-        expect(member.filter((text) => text.includes('PRIVATE'))).toEqual([])
-        // And they receive all that is theirs: their pages hold what the workspace would hand out anew.
-        const now = heldAfter(pages, patches)
-        const anew = directoryFor(state, people.contributor.id)
-        const byId = (records: Iterable<{ readonly id: string }>) => [...records].sort((a, b) => (a.id < b.id ? -1 : 1))
-        for (const entity of directoryEntities) expect(byId(now.all(entity)), entity).toEqual(byId(anew[entity])) // prettier-ignore
-      }),
-      runs(25, 10_000),
-    )
-  })
+  it(
+    'holds no word of a project or a view that is not theirs, whatever was done, undone and done again',
+    { timeout: 3_600_000 },
+    () => {
+      fc.assert(
+        fc.property(fc.array(dice, { minLength: 60, maxLength: 60 }), (rolls) => {
+          const small = smallWorkspace()
+          const { state, ids, project, people } = small
+          state.put('member', `${project.id}/${people.lead.id}`, { id: `${project.id}/${people.lead.id}` as never, project: project.id, person: people.lead.id, role: 'lead' }) // prettier-ignore
+          const room = new PlainRoom(state)
+          const pages = stateFrom(small, people.contributor)
+          const past = new Map<string, CommandId[]>()
+          const live: string[] = []
+          const patches: Patch[] = []
+          for (const roll of rolls) {
+            const by = roll[1] % 2 ? people.owner : people.lead
+            const own = past.get(by.id) ?? []
+            const sent =
+              by === people.lead && roll[0] % 3 === 0
+                ? ownViewCommand(small, by, roll[2])
+                : randomCommand(state, project, roll, ids, own, by.id)
+            // Who gains or loses a project is another matter.
+            if (!sent || /^(person|member)\./.test(sent.type) || !room.do(marked(sent), by.id).ok) continue
+            past.set(by.id, [...own, sent.id])
+            const done = room.done.at(-1)!
+            live.push(JSON.stringify(seenBy(state, done, people.stranger.id) ?? null))
+            patches.push(seenBy(state, done, people.contributor.id)?.patch ?? [])
+          }
+          const late = room.done.map((done) => JSON.stringify(seenBy(state, done, people.stranger.id) ?? null))
+          expect([...live, ...late].filter((text) => text.includes('MARK') || text.includes('PRIVATE'))).toEqual([])
+          expect(JSON.stringify(room.done)).toContain('MARK')
+          const member = room.done.map((done) => JSON.stringify(seenBy(state, done, people.contributor.id) ?? null))
+          expect(member.filter((text) => text.includes('PRIVATE'))).toEqual([])
+          // And they receive all that is theirs: their pages hold what the workspace would hand out anew.
+          const now = heldAfter(pages, patches)
+          const anew = directoryFor(state, people.contributor.id)
+          const byId = (records: Iterable<{ readonly id: string }>) =>
+            [...records].sort((a, b) => (a.id < b.id ? -1 : 1))
+          for (const entity of directoryEntities) expect(byId(now.all(entity)), entity).toEqual(byId(anew[entity])) // prettier-ignore
+        }),
+        runs(25, 10_000),
+      )
+    },
+  )
 
   it('an old entry stays for whom it was, whatever its record has become', () => {
     const small = smallWorkspace()
