@@ -18,7 +18,7 @@ export default defineEventHandler((event) =>
     if (await house.room()) return refuse('owner-exists')
     const body = ownerBody.safeParse(await jsonBody(event, 10_000))
     if (!body.success) return refuse('unreadable', { where: String(body.error.issues[0]?.path[0] ?? 'the form') })
-    const machine = machineOf(event.node.req.headers, event.node.req.socket.remoteAddress)
+    const machine = machineOf(event.node.req)
     const took = await tries.take({ of: 'the first start', machine })
     if (!took.ok) return refuse('too-often', { seconds: took.problem })
     const isCode = timingSafeEqual(Buffer.from(hashOf(body.data.code.trim())), Buffer.from(hashOf(house.ownerCode)))

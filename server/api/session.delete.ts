@@ -5,8 +5,7 @@ export default defineEventHandler((event) =>
   answering(event, async (house) => {
     sameOrigin(event)
     const { session } = await signedIn(event, house)
-    await house.sessions.end(session.id)
-    house.feed.end(session.id)
+    await house.endSession(session.id)
     deleteCookie(event, cookieName, { path: '/' })
     setResponseStatus(event, 204)
     return null

@@ -54,7 +54,7 @@ async function byPassword(
   // Counted before the database or a thread is asked for anything.
   const took = await tries.take({
     of: email.toLowerCase(),
-    machine: machineOf(event.node.req.headers, event.node.req.socket.remoteAddress),
+    machine: machineOf(event.node.req),
     browser: isKnown && secret ? hashOf(secret) : undefined,
   })
   if (!took.ok) return refuse('too-often', { seconds: took.problem })

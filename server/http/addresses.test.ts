@@ -36,9 +36,10 @@ describe('where a server is reached', () => {
 
 describe('the machine that asks', () => {
   it('is whoever is connected; behind a proxy that is trusted, whom it names last', () => {
-    const headers = { 'x-forwarded-for': '1.1.1.1, 2.2.2.2' }
-    expect(machineOf(headers, '9.9.9.9', '')).toBe('9.9.9.9')
-    expect(machineOf(headers, '9.9.9.9', 'x-forwarded-for')).toBe('2.2.2.2')
-    expect(machineOf({}, '9.9.9.9', 'x-forwarded-for')).toBe('9.9.9.9')
+    const socket = { remoteAddress: '9.9.9.9' }
+    const asked = { headers: { 'x-forwarded-for': '1.1.1.1, 2.2.2.2' }, socket }
+    expect(machineOf(asked, '')).toBe('9.9.9.9')
+    expect(machineOf(asked, 'x-forwarded-for')).toBe('2.2.2.2')
+    expect(machineOf({ headers: {}, socket }, 'x-forwarded-for')).toBe('9.9.9.9')
   })
 })

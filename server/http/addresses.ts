@@ -46,8 +46,14 @@ export const theAddresses = (): Addresses => (ours ??= new Addresses(process.env
 const trustedHeader = (process.env.WRENLEAF_PROXY_HEADER ?? '').toLowerCase()
 
 /** The machine that asks. Of a trusted header's addresses the last is the proxy's own word; those before it anyone can write. */
-export function machineOf(headers: Readonly<Record<string, string | string[] | undefined>>, socket: string | undefined, trusted = trustedHeader): string {
+export function machineOf({ headers, socket }: Asked, trusted = trustedHeader): string {
   const said = trusted ? headers[trusted] : undefined
   const last = (Array.isArray(said) ? said.join(',') : said)?.split(',').at(-1)?.trim()
-  return last || socket || 'unknown'
-} // prettier-ignore
+  return last || socket.remoteAddress || 'unknown'
+}
+
+/** As much of a request of node's as says where it comes from. */
+interface Asked {
+  readonly headers: Readonly<Record<string, string | string[] | undefined>>
+  readonly socket: { readonly remoteAddress?: string | undefined }
+}

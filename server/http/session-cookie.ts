@@ -8,8 +8,8 @@ const day = 86_400
 /** Starts a session in this browser, in place of the one it has; `Secure` exactly when the request came by TLS. */
 export async function startSession(event: H3Event, house: House, workspace: string, person: PersonId): Promise<void> {
   const before = getCookie(event, cookieName)
-  const ended = before ? await house.sessions.endBySecret(before) : undefined
-  if (ended) house.feed.end(ended)
+  const replaced = before ? await house.sessions.find(before) : undefined
+  if (replaced) await house.endSession(replaced.id)
   const secret = await house.sessions.start(workspace, person)
   const secure = getRequestProtocol(event, { xForwardedProto: true }) === 'https'
   const kept = { httpOnly: true, sameSite: 'lax', path: '/', secure } as const

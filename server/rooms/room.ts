@@ -72,7 +72,9 @@ export class Room {
 
   /** The last entries, in order, as far back as it was kept whom they are for. */
   async remember(most: number, hear: Hear): Promise<void> {
-    const stored = await entriesAfter(this.database.db, this.workspace, Math.max(0, this.at - most), most)
+    // None beyond where this room is: another server may have written since.
+    const n = Math.min(most, this.at)
+    const stored = await entriesAfter(this.database.db, this.workspace, this.at - n, n)
     const from = stored.findLastIndex(({ scopes }) => !scopes) + 1
     for (const { entry, scopes = [], parts } of stored.slice(from)) hear({ entry, scopes }, parts)
   }

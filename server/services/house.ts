@@ -83,6 +83,12 @@ export class House {
     this.#look.unref()
   }
 
+  /** Ends a session, and the feeds that it has here. */
+  async endSession(id: string): Promise<void> {
+    await this.sessions.end(id)
+    this.feed.end(id)
+  }
+
   async close(): Promise<void> {
     clearInterval(this.#look)
     this.loop.end()

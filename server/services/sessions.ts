@@ -62,13 +62,6 @@ export class Sessions {
     await endSession(this.db, id, this.clock.now())
   }
 
-  /** Ends the session of a secret; gives its id where it was one. */
-  async endBySecret(secret: string): Promise<string | undefined> {
-    const found = await this.find(secret)
-    if (found) await this.end(found.id)
-    return found?.id
-  }
-
   /** The sessions of a person that are not over, those used last first. */
   of(person: PersonId): Promise<{ id: string; made: string; lastSeen: string }[]> {
     return liveSessionsOf(this.db, person, this.clock.now())

@@ -86,9 +86,10 @@ export function useCells(grid: Grid) {
     const element = grid.element()
     const cell = element?.querySelector<HTMLElement>(place)
     if (!cell) {
-      // Until then the grid itself hears the keys, so that none is lost.
+      // Until then the grid itself hears the keys, so that none is lost; whoever goes elsewhere meanwhile stays there.
       element?.focus({ preventScroll: true })
-      return void (frames && requestAnimationFrame(() => focusWhenDrawn(frames - 1)))
+      const goOn = () => void (element?.contains(document.activeElement) && focusWhenDrawn(frames - 1))
+      return void (frames && requestAnimationFrame(goOn))
     }
     cell.focus()
     const held = grid.rowAt(row)

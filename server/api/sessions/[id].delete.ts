@@ -9,8 +9,7 @@ export default defineEventHandler((event) =>
     const id = getRouterParam(event, 'id') ?? ''
     const mine = await house.sessions.of(me)
     if (!mine.some((one) => one.id === id)) return refuse('gone')
-    await house.sessions.end(id)
-    house.feed.end(id)
+    await house.endSession(id)
     setResponseStatus(event, 204)
     return null
   }),
