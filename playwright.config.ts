@@ -28,6 +28,6 @@ export default defineConfig({
     viewport: { width: 1280, height: 800 },
     locale: 'en-GB',
     timezoneId: 'Europe/Berlin',
-    launchOptions: { executablePath: '/usr/bin/chromium', args: quiet },
+    launchOptions: { executablePath: '/usr/bin/chromium-headless-shell', args: quiet },
   },
 })

@@ -3,7 +3,7 @@ import { spawn } from 'node:child_process'
 import { readFileSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { has, installPackages, installTools, isBuilt, markBuilt, root, stop } from './prepare.mjs'
+import { browsers, has, installPackages, installTools, isBuilt, markBuilt, root, stop } from './prepare.mjs'
 
 /** More than this, on two cores on which nothing else runs, and the tests have become too slow. */
 const mostMinutes = 15
@@ -46,7 +46,7 @@ async function step(name, work) {
 
 await step('packages', installPackages)
 await step('browser and database server', () => {
-  const missing = installTools()
+  const missing = installTools(browsers.plain)
   if (missing.length)
     console.log(`Install ${missing.join(' and ')} to run every test; the tests that need them are skipped.`)
 })
@@ -82,11 +82,11 @@ const mode = isDeep ? ['--mode', 'deep'] : []
 await step('unit, property and server tests', () =>
   npx('vitest', 'run', ...mode, '--reporter=default', '--reporter=json', `--outputFile.json=${unitReport}`),
 )
-const hasBrowser = has('chromium')
+const hasBrowser = has(browsers.plain)
 process.env.PLAYWRIGHT_JSON_OUTPUT_FILE = pageReport
 if (hasBrowser)
   await step('end-to-end and accessibility tests', () => npx('playwright', 'test', '--reporter=line,json'))
-else console.log(`\nNo chromium here: the end-to-end tests in ${root}/tests/e2e were skipped.`)
+else console.log(`\nNo ${browsers.plain} here: the end-to-end tests in ${root}/tests/e2e were skipped.`)
 
 console.log('\nThe ten slowest:')
 for (const { name, ms } of [...unitTests(), ...(hasBrowser ? pageTests() : [])]

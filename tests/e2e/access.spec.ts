@@ -1,5 +1,5 @@
 import { bringInto, cardsIn, expect, isAccessible, test, useDemo, watch } from '../kit/pages'
-import { startServer } from '../kit/server'
+import { startEmpty } from '../kit/server'
 
 const demo = useDemo()
 /** What floats over a page that has been looked at. */
@@ -59,7 +59,7 @@ test('sign-in is accessible, and tells of a wrong password', async ({ browser })
 test('from nothing: the owner’s account by the code, a first project, a first item, and signing in again', async ({
   browser,
 }) => {
-  const server = await startServer()
+  const server = await startEmpty()
   const page = watch(await (await browser.newContext({ baseURL: server.url })).newPage(), [/403/])
   await page.goto('/')
   await page.waitForURL('**/sign-in')

@@ -6,7 +6,7 @@ import { expect, test, useDemo } from '../kit/pages'
 const demo = useDemo()
 
 test('ten thousand items are scrolled from end to end and back without a blank frame', async ({ browser }) => {
-  // Over a thousand frames each way.
+  // Over five hundred frames each way, at some two thousand rows a second.
   test.setTimeout(180_000)
   const client = await new Client(demo.server().url).stepInAs('Séverine')
   const { table } = await foundProject(client, 'TEN', 10_000)
@@ -15,8 +15,8 @@ test('ten thousand items are scrolled from end to end and back without a blank f
   await expect(page.getByRole('grid')).toHaveAttribute('aria-rowcount', '10001')
   await expect(page.getByRole('gridcell', { name: 'TEN-1', exact: true })).toBeVisible()
   await page.waitForTimeout(1000)
-  const { frames, blank } = await scrollThrough(page, 300)
-  expect(frames.length).toBeGreaterThan(2000)
+  const { frames, blank } = await scrollThrough(page, 600)
+  expect(frames.length).toBeGreaterThan(1000)
   expect(blank).toBe(0)
   // What flew past is whole again once it is calm.
   await expect(page.locator('[data-row="3"][data-column="4"]')).toBeVisible()

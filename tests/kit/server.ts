@@ -72,24 +72,30 @@ export async function startServer(start: Start = {}): Promise<TestServer> {
   } // prettier-ignore
 }
 
-/** A demo on a copy of one that was loaded once for this build, whichever process needs it first. */
-export async function startDemo(more: Start = {}): Promise<TestServer> {
-  const dir = newFolder('demo')
-  cpSync(await loadedDemo(), dir, { recursive: true })
-  return startServer({ demo: true, dir, ...more })
+/** On a copy of an empty data folder: nothing of a first start, which takes its five seconds, is what the test is about. */
+export const startEmpty = (): Promise<TestServer> => startOnCopy('empty', {})
+
+/** A demo, on a copy of one that was loaded before. */
+export const startDemo = (more: Start = {}): Promise<TestServer> => startOnCopy('demo', { demo: true, ...more })
+
+async function startOnCopy(name: 'empty' | 'demo', start: Start): Promise<TestServer> {
+  const dir = newFolder(name)
+  cpSync(await made(name), dir, { recursive: true })
+  return startServer({ dir, ...start })
 }
 
-async function loadedDemo(): Promise<string> {
+/** A folder that a first start has made, once for this build, whichever process needs it first. */
+async function made(name: 'empty' | 'demo'): Promise<string> {
   const { mtimeMs } = statSync(join(root, '.output/server/index.mjs'))
-  const loaded = join(tmpdir(), `wrenleaf-loaded-demo-${mtimeMs.toFixed(0)}`)
-  if (existsSync(loaded)) return loaded
-  const server = await startServer({ demo: true })
+  const folder = join(tmpdir(), `wrenleaf-made-${name}-${mtimeMs.toFixed(0)}`)
+  if (existsSync(folder)) return folder
+  const server = await startServer({ demo: name === 'demo' })
   await server.stop()
   try {
-    renameSync(server.dir, loaded)
+    renameSync(server.dir, folder)
   } catch (error) {
     // Another process was first.
-    if (!existsSync(loaded)) throw error
+    if (!existsSync(folder)) throw error
   }
-  return loaded
+  return folder
 }

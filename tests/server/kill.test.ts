@@ -26,18 +26,17 @@ async function placeIn(client: Client) {
   return { project, kind: kind.id, status }
 }
 
-const { numRuns: kills } = runs(10, 40)
+const { numRuns: kills } = runs(8, 100)
 
 it(
   'killed again and again in the middle of writes, it has every acknowledged one after a restart',
-  { timeout: 600_000 },
+  { timeout: 1_200_000 },
   async () => {
-    const first = await startDemo()
-    const { dir } = first
-    await first.stop()
+    let dir: string | undefined
     const acknowledged: string[] = []
     for (let round = 0; ; round++) {
-      const server = await startServer({ dir, demo: true })
+      const server = await (dir ? startServer({ dir, demo: true }) : startDemo())
+      dir = server.dir
       const client = await new Client(server.url).stepInAs('Séverine')
       const place = await placeIn(client)
       const held = new Set<string>((await client.items(place.project)).map((item) => item.id))

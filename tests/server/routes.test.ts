@@ -4,7 +4,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import type { Directory } from '#core/wire/directory'
 import type { Item } from '#core/model/records'
 import { Client } from '../kit/client'
-import { startDemo, startServer, type TestServer } from '../kit/server'
+import { startDemo, startEmpty, type TestServer } from '../kit/server'
 
 let server: TestServer
 const roles = { owner: 'Séverine', lead: 'Imke', contributor: 'Hamid', reader: 'Yuki', nobody: '' } as const
@@ -315,7 +315,7 @@ describe('signing in', () => {
   }, 60_000)
 
   it('lets in a browser that is known, whatever strangers have tried, and shows and ends one’s sessions', async () => {
-    const own = await startServer()
+    const own = await startEmpty()
     const code = /owner code: (\S+)/.exec(own.said())![1]!
     const [email, password] = ['ada@garden.example', 'a long enough one']
     const browser = new Client(own.url)

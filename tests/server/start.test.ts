@@ -7,14 +7,14 @@ import { describe, expect, it } from 'vitest'
 import type { Item } from '#core/model/records'
 import type { Directory } from '#core/wire/directory'
 import { Client } from '../kit/client'
-import { freePort, newFolder, root, startDemo, startServer } from '../kit/server'
+import { freePort, newFolder, root, startDemo, startEmpty, startServer } from '../kit/server'
 
 const refusal = async (start: Parameters<typeof startServer>[0]): Promise<string> =>
   startServer(start).then(async (server) => (await server.stop(), 'it started'), (error: Error) => error.message.trim()) // prettier-ignore
 
 describe('a start that cannot be', () => {
   it('a data folder in use', { timeout: 60_000 }, async () => {
-    const first = await startServer()
+    const first = await startEmpty()
     expect(await refusal({ dir: first.dir })).toBe(`The data folder ${first.dir} is in use by another process.`)
     expect((await fetch(`${first.url}/health`)).ok).toBe(true)
     await first.stop()
@@ -48,7 +48,7 @@ describe('a start that cannot be', () => {
     )
   })
   it('the demo in a workspace that is none', { timeout: 60_000 }, async () => {
-    const own = await startServer()
+    const own = await startEmpty()
     const code = /owner code: (\S+)/.exec(own.said())![1]
     const client = new Client(own.url)
     const body = {
@@ -118,7 +118,7 @@ it('ends cleanly under load, and holds what was written', { timeout: 60_000 }, a
 })
 
 it('rests when the terminal that started it is gone', { timeout: 60_000 }, async () => {
-  const server = await startServer()
+  const server = await startEmpty()
   const cpuMs = () => {
     const stat = readFileSync(`/proc/${server.process.pid}/stat`, 'utf8')
     const fields = stat.slice(stat.lastIndexOf(')') + 2).split(' ')
