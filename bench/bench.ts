@@ -78,7 +78,7 @@ async function commitOfTheSameRows(): Promise<number> {
         },
       ])
       await writeRows(tx, logItem, [{ workspaceId, item: id, sequence, part: null }])
-      await writeRows(tx, itemTable, [record], ['workspace_id', 'id'])
+      await writeRows(tx, itemTable, [record], { replacing: ['workspace_id', 'id'] })
     })
     taken.push(performance.now() - from)
   }

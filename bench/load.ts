@@ -8,6 +8,8 @@ import { lineOf, percentile, print, type Line } from './line'
 
 const seconds = Number(process.argv.find((one) => one.startsWith('--seconds='))?.slice(10) ?? 60)
 const rows = Number(process.argv.find((one) => one.startsWith('--rows='))?.slice(7) ?? 50_000)
+/** One part alone: writers, storm, logs, sign-ins, large or many. */
+const only = process.argv.find((one) => one.startsWith('--only='))?.slice(7)
 const people = ['Séverine', 'Imke', 'Hamid', 'Yuki', 'Noor']
 const sleep = (ms: number) => new Promise<void>((done) => setTimeout(done, ms))
 const worst = (all: readonly number[]): number => all.reduce((most, one) => Math.max(most, one), 0)
@@ -213,14 +215,16 @@ async function signInFlood(at: TestServer, until: number): Promise<void> {
 async function at(what: string, servers: readonly TestServer[]): Promise<Line[]> {
   const usual = { acknowledged: 100, delivered: 100, worst: 250 }
   const few = Math.max(5, seconds / 4)
-  const lines = [
-    ...(await withWriters(`${what}, 50 writers at 1/s`, servers, 50, 1, seconds, async () => undefined, usual)),
-    ...(await storm(what, servers)),
-    ...(await withWriters(`${what}, 20 logs at a time`, servers, 10, 1, few, (until) => logFlood(servers[0]!, until), usual)), // prettier-ignore
-    ...(await withWriters(`${what}, 200 sign-ins at a time`, servers, 10, 1, few, (until) => signInFlood(servers[0]!, until), usual)), // prettier-ignore
-    ...(await large(what, servers)),
-    ...(await withWriters(`${what}, 250 commands a second`, servers, 50, 5, few, async () => undefined, { acknowledged: 250, delivered: 250, worst: 1000 })), // prettier-ignore
-  ]
+  const parts: Record<string, () => Promise<Line[]>> = {
+    writers: () => withWriters(`${what}, 50 writers at 1/s`, servers, 50, 1, seconds, async () => undefined, usual),
+    storm: () => storm(what, servers),
+    logs: () => withWriters(`${what}, 20 logs at a time`, servers, 10, 1, few, (until) => logFlood(servers[0]!, until), usual), // prettier-ignore
+    'sign-ins': () => withWriters(`${what}, 200 sign-ins at a time`, servers, 10, 1, few, (until) => signInFlood(servers[0]!, until), usual), // prettier-ignore
+    large: () => large(what, servers),
+    many: () => withWriters(`${what}, 250 commands a second`, servers, 50, 5, few, async () => undefined, { acknowledged: 250, delivered: 250, worst: 1000 }), // prettier-ignore
+  }
+  const lines: Line[] = []
+  for (const [name, part] of Object.entries(parts)) if (!only || only === name) lines.push(...(await part()))
   for (const server of servers) await server.stop()
   return lines
 }

@@ -77,7 +77,7 @@ class Walk {
   async do(at: number, by: PersonId, bare: BareCommand): Promise<void> {
     this.setMoment(at)
     const command = commandOf(this.newId() as CommandId, bare)
-    const answer = await this.room.submit(command, by, new Date(at).toISOString())
+    const answer = await this.room.submit(command, by, { at: new Date(at).toISOString() })
     if ('problem' in answer) throw new Error(`demo: ${command.type}: ${JSON.stringify(answer.problem)}`)
   }
 

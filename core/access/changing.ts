@@ -1,5 +1,6 @@
 /** Who may change which records: asked before a command is done, and of what an undo changes. */
-import { firstProblem, problem, type Problem } from '../base/result'
+import { firstInPieces, type Pieces } from '../base/pieces'
+import { problem, type Problem } from '../base/result'
 import { personOf, type Actor } from '../change/actor'
 import { isSetChange, type Patch } from '../change/patch'
 import { lookupThrough } from '../change/scopes'
@@ -42,10 +43,10 @@ function viewChangedBy(view: View, by: Actor, found: Lookup): Act | undefined {
 }
 
 /** Why someone may not make every one of these changes: each record is theirs to change as it is, and as it becomes. */
-export function patchRefusal(reader: Reader, by: Actor, patch: Patch): Problem | undefined {
+export function patchRefusal(reader: Reader, by: Actor, patch: Patch): Pieces<Problem | undefined> {
   const found = lookupThrough(reader, patch)
   const asked = new Set<string>()
-  return firstProblem(patch, (change) => {
+  return firstInPieces(patch, (change) => {
     const { entity, id, field } = change
     // Items of a project are all alike in it.
     const key = entity === 'item' ? `item of ${reader.placeOf(id)?.table.project ?? id}` : `${entity} ${id} ${field}`

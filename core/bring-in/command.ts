@@ -1,17 +1,18 @@
 import * as z from 'zod/mini'
 import { list, text } from '../base/schemas'
 import * as ids from '../base/id-schemas'
-import { ranksBetween } from '../base/ranks'
-import { firstProblem, must, problem, type Problem } from '../base/result'
+import { firstInPieces, inPieces, type Pieces } from '../base/pieces'
+import { rankBetween } from '../base/ranks'
+import { firstProblem, must, problem, type Problem, type Result } from '../base/result'
 import { may, refusal } from '../access/access'
-import { applied, defineCommand, type Context } from '../change/command'
+import { applied, defineCommand, type Applied, type Context } from '../change/command'
 import { makes, type Change } from '../change/patch'
 import { isEmptyValue, longestLongText, type FieldContext, type Value } from '../fields/contract'
 import { isLongTextMark } from '../fields/long-text'
 import { fieldTypes } from '../fields/registry'
 import { mostRecords } from './limits'
 import { checkTitle, itemMade, newItem, type NewItem } from '../items/add'
-import { StayIds } from '../items/changes'
+import { firstNumber, StayIds } from '../items/changes'
 import { fieldContext, type Reader } from '../model/reader'
 import { longTextId, type Field, type Item } from '../model/records'
 import { fieldRecord, kindRecord, optionRecord, personRecord } from '../model/schemas'
@@ -41,35 +42,38 @@ export const bringIn = defineCommand({
       ? undefined
       : problem('not-allowed', { act: 'change items' }),
   projects: (_reader, body) => [body.project],
-  check: (reader, body, context) => checkFrame(reader, body, context) ?? new Rows(reader, body).check(),
-  apply(reader, body, context) {
+  *check(reader, body, context): Pieces<Problem | undefined> {
+    return checkFrame(reader, body, context) ?? (yield* new Rows(reader, body).check())
+  },
+  *apply(reader, body, context): Pieces<Result<Applied>> {
     const stays = new StayIds(context.command)
-    const before = must(reader.maybe('project', body.project), 'project').nextNumber
-    const ranks = ranksBetween(lastRank(reader, body.project), undefined, body.items.length)
-    const siblingRanks = siblingRanksOf(reader, body)
+    const { nextNumber } = must(reader.maybe('project', body.project), 'project')
+    const first = firstNumber(reader, body.project, body.items.length, context)
+    const lastSiblings = lastSiblingRanks(reader, body.project)
+    let rank = lastRank(reader, body.project)
     const changes: Change[] = [
       ...body.people.map((person) => makes('person', person)),
       ...body.kinds.map((kind) => makes('kind', kind)),
       ...body.fields.map((field) => makes('field', field)),
       ...body.options.map((option) => makes('option', option)),
     ]
-    body.items.forEach((item, i) => {
-      const given = {
-        number: context.isRoom ? before + i : 0,
-        rank: must(ranks[i], 'rank'),
-        siblingRank: must(siblingRanks.get(item.item), 'sibling rank'),
-      }
-      changes.push(...itemMade(reader, item, given, context, stays))
+    yield* inPieces(body.items, (item, i) => {
+      rank = rankBetween(rank, undefined)
+      const siblingRank = rankBetween(lastSiblings.get(item.parent), undefined)
+      lastSiblings.set(item.parent, siblingRank)
+      const number = context.isRoom ? first + i : 0
+      changes.push(...itemMade(reader, item, { number, rank, siblingRank }, context, stays))
     })
-    for (const { item, field, text } of body.texts)
+    yield* inPieces(body.texts, ({ item, field, text }) => {
       changes.push(makes('longText', { id: longTextId(item, field), item, field, revision: 1, text }))
+    })
     if (context.isRoom)
       changes.push({
         entity: 'project',
         id: body.project,
         field: 'nextNumber',
-        before,
-        after: before + body.items.length,
+        before: nextNumber,
+        after: first + body.items.length,
       })
     return applied(changes)
   },
@@ -81,21 +85,15 @@ function lastRank(reader: Reader, project: Item['project']): string | undefined 
   return n ? (rank.a[order[n - 1]!] ?? undefined) : undefined
 }
 
-function siblingRanksOf(reader: Reader, body: BringInBody): Map<string, string> {
-  const byParent = new Map<string | null, NewItem[]>()
-  for (const one of body.items) (byParent.get(one.parent) ?? byParent.set(one.parent, []).get(one.parent))?.push(one)
-  const lastHeld = new Map<string | null, string>()
-  const table = reader.table(body.project)
+/** By parent, null for none. */
+function lastSiblingRanks(reader: Reader, project: Item['project']): Map<string | null, string> {
+  const last = new Map<string | null, string>()
+  const table = reader.table(project)
   for (const row of table.rows()) {
     const [parent, rank] = [table.parentOf(row), table.siblingRank.a[row] as string]
-    if (rank > (lastHeld.get(parent) ?? '')) lastHeld.set(parent, rank)
+    if (rank > (last.get(parent) ?? '')) last.set(parent, rank)
   }
-  const ranks = new Map<string, string>()
-  for (const [parent, children] of byParent)
-    ranksBetween(lastHeld.get(parent), undefined, children.length).forEach((rank, i) =>
-      ranks.set(must(children[i], 'child').item, rank),
-    )
-  return ranks
+  return last
 }
 
 /** What comes besides the items: who may bring it, and that it is the project's. */
@@ -157,10 +155,10 @@ class Rows {
     this.#unique = uniqueValues(reader, body.project, all)
   }
 
-  check(): Problem | undefined {
+  *check(): Pieces<Problem | undefined> {
     const items = new Set<string>(this.body.items.map((item) => item.item))
     if (this.body.texts.some((text) => !items.has(text.item))) return problem('gone')
-    return firstProblem(this.body.items, (item) => this.#checkItem(item))
+    return yield* firstInPieces(this.body.items, (item) => this.#checkItem(item))
   }
 
   #checkItem(one: NewItem): Problem | undefined {

@@ -1,6 +1,7 @@
 import type * as z from 'zod/mini'
 import type { CommandId, PersonId, ProjectId } from '../base/ids'
 import type { Instant, PlainDate } from '../base/dates'
+import type { Pieces } from '../base/pieces'
 import type { Problem, Result } from '../base/result'
 import type { Reader } from '../model/reader'
 import type { LongText } from '../model/records'
@@ -16,6 +17,8 @@ export interface Context {
   readonly today: PlainDate
   /** In the room numbers are given and stays are held; a browser writes 0 for a number until it hears it. */
   readonly isRoom: boolean
+  /** The first of `n` numbers in a row that are free in a project, where more than the project's record says are given away. */
+  firstNumber?(project: ProjectId, n: number): number
   /** The entry of a command; undefined where it is not at hand. */
   entryOf(command: CommandId): Entry | undefined
   /** A stored long text; undefined where there is none or (in a browser) where it is not at hand. */
@@ -74,9 +77,9 @@ export interface CommandDefinition<Type extends string, Body> {
   /** The projects it speaks of, before it is applied: whoever may not see them is not told whether they exist. */
   projects(reader: Reader, body: Body): ProjectId[]
   /** Why it may not be done; undefined where it may. What holds for every change is said by the laws. */
-  check(reader: Reader, body: Body, context: Context): Problem | undefined
-  /** Pure: the same in browser and server. Called only after `check` found nothing. */
-  apply(reader: Reader, body: Body, context: Context): Result<Applied>
+  check(reader: Reader, body: Body, context: Context): Problem | undefined | Pieces<Problem | undefined>
+  /** Pure: the same in browser and server. Called only after `check` found nothing. In pieces where it can be large. */
+  apply(reader: Reader, body: Body, context: Context): Result<Applied> | Pieces<Result<Applied>>
 }
 
 /** A command’s definition, its type and body taken from what is given. */

@@ -65,11 +65,13 @@ export interface PatchTarget {
 
 /** Applies every change that the target holds. A change of a thing that is not there is passed over. */
 export function applyPatch(target: PatchTarget, patch: Patch): void {
-  for (const change of patch) if (target.holds(change.entity)) applyChange(target, change)
+  for (const change of patch) applyChange(target, change)
 }
 
-function applyChange(target: PatchTarget, change: Change): void {
+/** Applies a change, where the target holds such things. */
+export function applyChange(target: PatchTarget, change: Change): void {
   const { entity, id, field } = change
+  if (!target.holds(entity)) return
   if (isSetChange(change)) {
     const held = idsOf(target.read(entity, id, field))
     target.set(entity, id, field, changeIds(held, change.added, change.removed))

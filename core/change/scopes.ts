@@ -1,8 +1,9 @@
 /** Who each change of a patch is for: settled when it is made, and kept with it whatever becomes of the record. */
+import { firstInPieces, inPieces, type Pieces } from '../base/pieces'
 import { isSameValue } from '../base/sorted-ids'
 import { entityOf, type Lookup, type Scope } from '../model/entities'
 import type { Reader } from '../model/reader'
-import type { EntityName, Records } from '../model/records'
+import type { EntityName, Item, Records } from '../model/records'
 import { isSetChange, type Change, type Patch } from './patch'
 
 /** Changes that stand together in a patch and are for the same people. */
@@ -84,6 +85,45 @@ export function scoping(reader: Reader, patch: Patch): () => Scopes {
     }
     return runs
   }
+}
+
+/**
+ * The scopes of a patch that is not applied yet, giving way. Undefined where it changes what decides who sees a record:
+ * that can be told only once it is applied.
+ */
+export function* scopesAhead(reader: Reader, patch: Patch): Pieces<Scopes | undefined> {
+  const inPatch = new Map<string, unknown>()
+  yield* inPieces(patch, (change) => {
+    if (change.field === '*' && !isSetChange(change)) inPatch.set(keyOf(change), change.after ?? change.before)
+  })
+  const found: Lookup = {
+    maybe: <E extends EntityName>(entity: E, id: string) =>
+      reader.maybe(entity, id) ?? (inPatch.get(entity === 'item' ? id : `${entity} ${id}`) as Records[E] | undefined),
+  }
+  const scope = (change: Change): Scope | undefined => {
+    if (change.entity === 'item') {
+      const project = (inPatch.get(change.id) as Item | undefined)?.project ?? reader.placeOf(change.id)?.table.project
+      return project && { of: 'project', project }
+    }
+    const record = found.maybe(change.entity, change.id)
+    return record && entityOf(change.entity).scope(record, found)
+  }
+  const runs: { n: number; scope: Scope | null }[] = []
+  const misfit = yield* firstInPieces(patch, (change) => {
+    const { entity, field } = change
+    if (entityOf(entity).held === 'directory' && field !== '*' && field !== 'nextNumber') return change
+    const last = runs.at(-1)
+    if (!isHeld(change)) {
+      if (last) last.n++
+      else runs.push({ n: 1, scope: null })
+      return undefined
+    }
+    const one = scope(change) ?? null
+    if (last && isSame(last.scope, one)) last.n++
+    else runs.push({ n: 1, scope: one })
+    return undefined
+  })
+  return misfit ? undefined : runs
 }
 
 function isSame(a: Scope | null | undefined, b: Scope | null | undefined): boolean {

@@ -2,9 +2,10 @@
  * What holds whatever changes, however it came about: two changes in one command, an undo, a change of kind, an item that
  * is restored. Judged on the patch, with the state before it and after it.
  */
+import { firstInPieces, inPieces, type Pieces } from '../base/pieces'
 import { problem, type Problem } from '../base/result'
-import { isSetChange, type Patch } from '../change/patch'
-import { entitiesHeld, entityOf, idsNeeded, type Lookup } from '../model/entities'
+import { isSetChange, type Change, type Patch } from '../change/patch'
+import { entitiesHeld, idsNeeded, type Lookup } from '../model/entities'
 import { maybeStep, type Reader } from '../model/reader'
 import type { EntityName, Item, Person, Records, Stay } from '../model/records'
 
@@ -12,17 +13,18 @@ import type { EntityName, Item, Person, Records, Stay } from '../model/records'
  * The first law that a patch would break, as the problem to tell; undefined where all of them hold. `isRoom`: stays are at
  * hand, as they are in the room alone; a browser never sees a change to them.
  */
-export function brokenLaw(reader: Reader, patch: Patch, isRoom: boolean): Problem | undefined {
-  const after = new After(reader, patch)
+export function* brokenLaw(reader: Reader, patch: Patch, isRoom: boolean): Pieces<Problem | undefined> {
+  const after = new After(reader)
+  yield* inPieces(patch, (change) => after.add(change))
   return (
-    idsAreUnique(reader, after) ??
+    (yield* idsAreUnique(reader, after)) ??
     prefixesAreUnique(reader, after) ??
     addressesAreUnique(reader, after) ??
     hasAnOwner(reader, after) ??
-    hierarchyIsForest(reader, after) ??
-    statusesFitKinds(reader, after) ??
-    (isRoom ? eachHasOneOpenStay(after) : undefined) ??
-    whatIsNamedIsThere(reader, after)
+    (yield* hierarchyIsForest(reader, after)) ??
+    (yield* statusesFitKinds(reader, after)) ??
+    (isRoom ? yield* eachHasOneOpenStay(after) : undefined) ??
+    (yield* whatIsNamedIsThere(reader, after))
   )
 }
 
@@ -40,21 +42,19 @@ interface Touched {
 /** The state as it is after a patch, for as much of it as the patch touches. */
 class After implements Lookup {
   readonly touched = new Map<string, Touched>()
+  readonly #byEntity = new Map<EntityName, Touched[]>()
 
-  constructor(
-    readonly reader: Reader,
-    patch: Patch,
-  ) {
-    for (const change of patch) {
-      const one = this.#touch(change.entity, change.id)
-      if (isSetChange(change)) one.set.set(change.field, undefined)
-      else if (change.field !== '*') one.set.set(change.field, change.after)
-      else if (change.after) {
-        one.isMadeTwice ||= one.made !== undefined || (change.before === null && one.set.size > 0)
-        one.made = change.after
-        if (change.before !== null) one.unmade = change.before
-      } else one.unmade = change.before
-    }
+  constructor(readonly reader: Reader) {}
+
+  add(change: Change): void {
+    const one = this.#touch(change.entity, change.id)
+    if (isSetChange(change)) one.set.set(change.field, undefined)
+    else if (change.field !== '*') one.set.set(change.field, change.after)
+    else if (change.after) {
+      one.isMadeTwice ||= one.made !== undefined || (change.before === null && one.set.size > 0)
+      one.made = change.after
+      if (change.before !== null) one.unmade = change.before
+    } else one.unmade = change.before
   }
 
   #touch(entity: EntityName, id: string): Touched {
@@ -63,11 +63,14 @@ class After implements Lookup {
     if (known) return known
     const one: Touched = { entity, id, set: new Map() }
     this.touched.set(key, one)
+    const others = this.#byEntity.get(entity)
+    if (others) others.push(one)
+    else this.#byEntity.set(entity, [one])
     return one
   }
 
-  *of(entity: EntityName): Iterable<Touched> {
-    for (const one of this.touched.values()) if (one.entity === entity) yield one
+  of(entity: EntityName): readonly Touched[] {
+    return this.#byEntity.get(entity) ?? []
   }
 
   isGone(entity: EntityName, id: string): boolean {
@@ -101,12 +104,12 @@ class After implements Lookup {
 const isHeld = (reader: Reader, entity: EntityName, id: string): boolean =>
   entity === 'item' ? !!reader.placeOf(id) : !!reader.maybe(entity, id)
 
-function idsAreUnique(reader: Reader, after: After): Problem | undefined {
-  for (const { entity, id, made, unmade, isMadeTwice } of after.touched.values())
-    if (made && (isMadeTwice || (unmade === undefined && isHeld(reader, entity, id))))
-      return problem('id-taken', undefined, entity === 'item' ? [{ item: id }] : undefined)
-  return undefined
-}
+const idsAreUnique = (reader: Reader, after: After) =>
+  firstInPieces(after.touched.values(), ({ entity, id, made, unmade, isMadeTwice }) =>
+    made && (isMadeTwice || (unmade === undefined && isHeld(reader, entity, id)))
+      ? problem('id-taken', undefined, entity === 'item' ? [{ item: id }] : undefined)
+      : undefined,
+  )
 
 function prefixesAreUnique(reader: Reader, after: After): Problem | undefined {
   for (const { id, made, set } of after.of('project')) {
@@ -121,7 +124,7 @@ function prefixesAreUnique(reader: Reader, after: After): Problem | undefined {
 
 /** An address signs one person in. */
 function addressesAreUnique(reader: Reader, after: After): Problem | undefined {
-  const changed = [...after.of('person')].filter(({ made, set }) => made || set.has('email'))
+  const changed = after.of('person').filter(({ made, set }) => made || set.has('email'))
   if (!changed.length) return undefined
   const ids = new Set([...[...reader.all('person')].map(({ id }) => id as string), ...changed.map(({ id }) => id)])
   const taken = new Set<string>()
@@ -136,23 +139,21 @@ function addressesAreUnique(reader: Reader, after: After): Problem | undefined {
 /** Someone can always make owners and leads: a workspace that has an owner keeps one. */
 function hasAnOwner(reader: Reader, after: After): Problem | undefined {
   const isOwner = (person: Person | undefined) => person?.role === 'owner' && person.active
-  const isLost = [...after.of('person')].some(({ id }) => isOwner(reader.maybe('person', id)) && !isOwner(after.maybe('person', id))) // prettier-ignore
+  const isLost = after.of('person').some(({ id }) => isOwner(reader.maybe('person', id)) && !isOwner(after.maybe('person', id))) // prettier-ignore
   if (!isLost) return undefined
   for (const { id } of reader.all('person')) if (isOwner(after.maybe('person', id))) return undefined
   return problem('last-owner')
 }
 
 /** Every parent is an item of the same project, and none is inside itself. What goes leaves nothing inside it behind. */
-function hierarchyIsForest(reader: Reader, after: After): Problem | undefined {
+function hierarchyIsForest(reader: Reader, after: After): Pieces<Problem | undefined> {
   /** Items that are known to have an end above them. */
   const safe = new Set<string>()
-  for (const { id, made, set } of after.of('item')) {
-    if (after.isGone('item', id)) {
-      if (hasChildLeft(reader, after, id)) return problem('in-use', undefined, [{ item: id }])
-      continue
-    }
+  return firstInPieces(after.of('item'), ({ id, made, set }) => {
+    if (after.isGone('item', id))
+      return hasChildLeft(reader, after, id) ? problem('in-use', undefined, [{ item: id }]) : undefined
     const parent = made || set.has('parent') ? after.column(id, 'parent') : undefined
-    if (!parent) continue
+    if (!parent) return undefined
     if (!after.hasItem(parent)) return problem('gone', undefined, [{ item: parent }])
     if (after.column(parent, 'project') !== after.column(id, 'project')) return problem('other-project')
     const way = new Set<string>()
@@ -161,8 +162,8 @@ function hierarchyIsForest(reader: Reader, after: After): Problem | undefined {
       way.add(at)
     }
     for (const one of way) safe.add(one)
-  }
-  return undefined
+    return undefined
+  })
 }
 
 function hasChildLeft(reader: Reader, after: After, id: string): boolean {
@@ -176,14 +177,16 @@ function hasChildLeft(reader: Reader, after: After, id: string): boolean {
 }
 
 /** An item's kind is one of its project, and its status a step of that kind's workflow. */
-function statusesFitKinds(reader: Reader, after: After): Problem | undefined {
-  for (const { id, made, set } of after.of('item')) {
-    if (after.isGone('item', id) || !(made || set.has('kind') || set.has('status'))) continue
+function* statusesFitKinds(reader: Reader, after: After): Pieces<Problem | undefined> {
+  const misfit = yield* firstInPieces(after.of('item'), ({ id, made, set }) => {
+    if (after.isGone('item', id) || !(made || set.has('kind') || set.has('status'))) return undefined
     const kind = after.maybe('kind', after.column(id, 'kind') ?? '')
     if (!kind || kind.project !== after.column(id, 'project')) return problem('wrong-value', { field: 'kind' })
     if (!maybeStep(after, kind.workflow, after.column(id, 'status') ?? ''))
       return problem('wrong-value', { field: set.has('kind') && !set.has('status') ? 'kind' : 'status' })
-  }
+    return undefined
+  })
+  if (misfit) return misfit
   for (const { id, unmade } of after.of('step')) {
     const step = unmade as Records['step'] | undefined
     if (step && after.isGone('step', id) && isStepUsed(reader, after, step)) return problem('in-use')
@@ -206,41 +209,42 @@ function isStepUsed(reader: Reader, after: After, step: Records['step']): boolea
 }
 
 /** As many stays are opened as closed, but for items that come or go; and what an item calls its open stay is one. */
-function eachHasOneOpenStay(after: After): Problem | undefined {
+function* eachHasOneOpenStay(after: After): Pieces<Problem | undefined> {
   const opened = new Set<string>()
   let balance = 0
-  for (const { id, made, unmade, set } of after.of('stay')) {
+  yield* inPieces(after.of('stay'), ({ id, made, unmade, set }) => {
     const until = set.has('until') ? set.get('until') : (made as Stay | undefined)?.until
     const isOpen = !after.isGone('stay', id) && until === null
     const wasOpen = unmade ? (unmade as Stay).until === null : !made && set.has('until') && until !== null
     if (isOpen) opened.add(id)
     balance += Number(isOpen) - Number(wasOpen)
-  }
-  for (const { id, made, unmade, set } of after.of('item')) {
+  })
+  const without = yield* firstInPieces(after.of('item'), ({ id, made, unmade, set }) => {
     const isGone = after.isGone('item', id)
     if (made && !unmade) balance--
     if (isGone) balance++
-    if (!isGone && (made || set.has('stay')) && !opened.has(after.column(id, 'stay') ?? ''))
-      return problem('unexpected')
-  }
-  return balance ? problem('unexpected') : undefined
+    return !isGone && (made || set.has('stay')) && !opened.has(after.column(id, 'stay') ?? '')
+      ? problem('unexpected')
+      : undefined
+  })
+  return without ?? (balance ? problem('unexpected') : undefined)
 }
 
 /**
  * What is no item and speaks of something speaks of what is there. Definitions of views are aside: a phrase about what
  * has gone stays, and says so. Items are judged by their fields' types.
  */
-function whatIsNamedIsThere(reader: Reader, after: After): Problem | undefined {
+function* whatIsNamedIsThere(reader: Reader, after: After): Pieces<Problem | undefined> {
   const gone: { entity: EntityName; id: string }[] = []
-  for (const { entity, id, made } of after.touched.values()) {
-    if (entityOf(entity).held !== 'directory') continue
-    if (after.isGone(entity, id)) gone.push({ entity, id })
-    else {
-      const record = after.maybe(entity, id)
-      const missing = record && missingIn(after, entity, record)
-      if (missing) return made ? problem('wrong-value', { field: missing }) : problem('gone')
-    }
-  }
+  const directory = entitiesHeld('directory').flatMap((entity) => after.of(entity))
+  const lost = yield* firstInPieces(directory, ({ entity, id, made }) => {
+    if (after.isGone(entity, id)) return void gone.push({ entity, id })
+    const record = after.maybe(entity, id)
+    const missing = record && missingIn(after, entity, record)
+    if (!missing) return undefined
+    return made ? problem('wrong-value', { field: missing }) : problem('gone')
+  })
+  if (lost) return lost
   return gone.length && isNamedStill(reader, after, gone) ? problem('in-use') : undefined
 }
 

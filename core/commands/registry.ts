@@ -2,6 +2,7 @@ import * as z from 'zod/mini'
 import { text, whole } from '../base/schemas'
 import { commandId } from '../base/id-schemas'
 import type { CommandId } from '../base/ids'
+import { comesTo, inOnePiece, type Pieces } from '../base/pieces'
 import { fail, ok, problem, type Result } from '../base/result'
 import { columns } from '../board/column-commands'
 import { setLimit } from '../board/set-limit'
@@ -72,13 +73,20 @@ export function parseCommand(input: unknown): Result<Command> {
 }
 
 /** Whether a command may be done now, and what it changes: its own check, then apply, then the laws on what it changes. */
-export function judge(reader: Reader, command: Command, context: Context): Result<Applied> {
+export const judge = (reader: Reader, command: Command, context: Context): Result<Applied> =>
+  inOnePiece(judgeInPieces(reader, command, context))
+
+/**
+ * The same, giving way: others may change meanwhile what is read. Whoever runs it looks afterwards whether that was
+ * anything that the outcome stands on.
+ */
+export function* judgeInPieces(reader: Reader, command: Command, context: Context): Pieces<Result<Applied>> {
   const definition = definitionOf(command.type)
   if (!definition) return fail(problem('unreadable', { where: 'type' }))
-  const refused = definition.check(reader, command, context)
+  const refused = yield* comesTo(definition.check(reader, command, context))
   if (refused) return fail(refused)
-  const applied = definition.apply(reader, command, context)
-  const broken = applied.ok ? brokenLaw(reader, applied.value.patch, context.isRoom) : undefined
+  const applied = yield* comesTo(definition.apply(reader, command, context))
+  const broken = applied.ok ? yield* brokenLaw(reader, applied.value.patch, context.isRoom) : undefined
   return broken ? fail(broken) : applied
 }
 

@@ -1,6 +1,7 @@
 import * as z from 'zod/mini'
 import * as ids from '../base/id-schemas'
-import { fail, must, ok, problem } from '../base/result'
+import { inPieces, type Pieces } from '../base/pieces'
+import { fail, must, ok, problem, type Result } from '../base/result'
 import { idsAlsoIn, idsMissingFrom, isSameValue } from '../base/sorted-ids'
 import { patchRefusal } from '../access/changing'
 import { isSameActor } from '../change/actor'
@@ -11,7 +12,15 @@ import { isLongTextMark } from '../fields/long-text'
 import { changeStatus, stamp, StayIds } from '../items/changes'
 import { entitiesHeld, entityOf, idsNeeded } from '../model/entities'
 import type { Reader } from '../model/reader'
-import { isItemColumn, longTextId, type Item, type LongText, type StatusId } from '../model/records'
+import {
+  isItemColumn,
+  longTextId,
+  type EntityName,
+  type Item,
+  type LongText,
+  type Records,
+  type StatusId,
+} from '../model/records'
 import { idsOf } from '../fields/value'
 
 /**
@@ -29,16 +38,16 @@ export const revert = defineCommand({
     if (!entry) return problem('nothing-to-undo')
     return isSameActor(entry.by, context.by) ? undefined : problem('not-allowed', { needs: 'own' })
   },
-  apply(reader, body, context) {
-    const done = revertOf(reader, must(context.entryOf(body.of), 'entry'), context)
+  *apply(reader, body, context): Pieces<Result<Applied>> {
+    const done = yield* revertOf(reader, must(context.entryOf(body.of), 'entry'), context)
     if (!done.patch.length) return fail(problem('nothing-to-undo'))
-    const refused = patchRefusal(reader, context.by, done.patch)
+    const refused = yield* patchRefusal(reader, context.by, done.patch)
     return refused ? fail(refused) : ok(done)
   },
 })
 
 /** What undoing an entry changes now, and what it can no longer undo. */
-export function revertOf(reader: Reader, entry: Entry, context: Context): Applied {
+export function revertOf(reader: Reader, entry: Entry, context: Context): Pieces<Applied> {
   return new Reverting(reader, upgradeEntry(reader, entry), context).run()
 }
 
@@ -53,7 +62,11 @@ class Reverting {
   readonly #leftAlone: Place[] = []
   readonly #stays: StayIds
   readonly #unmade = new Set<string>()
-  #used: Set<string> | undefined
+  /** The entry's changes of long texts, by item, and of stays, by their id. */
+  readonly #texts = new Map<string, Change[]>()
+  readonly #stayChanges = new Map<string, Change[]>()
+  /** Ids that something speaks of that stays. */
+  readonly #used = new Set<string>()
 
   constructor(
     readonly reader: Reader,
@@ -63,40 +76,42 @@ class Reverting {
     this.#stays = new StayIds(context.command)
   }
 
-  run(): Applied {
-    this.#findUnmade()
+  *run(): Pieces<Applied> {
+    yield* inPieces(this.entry.patch, (change) => {
+      if (change.entity === 'longText') put(this.#texts, change.id.slice(0, change.id.lastIndexOf('/')), change)
+      else if (change.entity === 'stay') put(this.#stayChanges, change.id, change)
+    })
+    yield* this.#findUnmade()
+    yield* this.#findUsed()
     const byItem = new Map<string, Change[]>()
-    for (const change of [...this.entry.patch].reverse()) {
-      if (entityOf(change.entity).held === 'server only') continue
-      if (change.entity === 'item' && change.field !== '*') {
-        const changes = byItem.get(change.id)
-        if (changes) changes.push(change)
-        else byItem.set(change.id, [change])
-      } else this.#revertOther(change)
-    }
-    for (const [id, changes] of byItem) this.#revertItem(id, changes)
+    yield* inPieces([...this.entry.patch].reverse(), (change) => {
+      if (entityOf(change.entity).held === 'server only') return
+      if (change.entity === 'item' && change.field !== '*') put(byItem, change.id, change)
+      else this.#revertOther(change)
+    })
+    yield* inPieces(byItem, ([id, changes]) => this.#revertItem(id, changes))
     const leftAlone = this.#leftAlone.length ? { leftAlone: this.#leftAlone } : {}
     return { patch: this.#patch, of: this.entry.command, ...leftAlone }
   }
 
   /** The made items that go: not touched since, and with nothing left inside them. */
-  #findUnmade(): void {
-    const made = this.entry.patch.filter(
-      (change) => change.entity === 'item' && change.field === '*' && !isSetChange(change) && change.after,
-    )
-    for (const change of made) {
+  *#findUnmade(): Pieces<undefined> {
+    yield* inPieces(this.entry.patch, (change) => {
+      if (change.entity !== 'item' || change.field !== '*' || isSetChange(change) || !change.after) return
       const now = this.reader.maybe('item', change.id)
-      if (now && !isSetChange(change) && isAsMade(now, change.after)) this.#unmade.add(change.id)
+      if (now && isAsMade(now, change.after)) this.#unmade.add(change.id)
+    })
+    const kept: string[] = []
+    yield* inPieces(this.#unmade, (id) => {
+      for (const child of this.reader.childrenOf(id as Item['id'])) if (!this.#unmade.has(child.id)) kept.push(id)
+    })
+    // What has something left inside it stays, and so does what it stands in.
+    for (let id = kept.pop(); id; id = kept.pop()) {
+      if (!this.#unmade.delete(id)) continue
+      const { parent } = must(this.reader.maybe('item', id), 'item')
+      if (parent && this.#unmade.has(parent)) kept.push(parent)
     }
-    for (let again = true; again;) {
-      again = false
-      for (const id of this.#unmade)
-        for (const child of this.reader.childrenOf(id as Item['id']))
-          if (!this.#unmade.has(child.id)) {
-            this.#unmade.delete(id)
-            again = true
-          }
-    }
+    return undefined
   }
 
   #revertOther(change: Change): void {
@@ -110,7 +125,7 @@ class Reverting {
       else this.#leave(change)
       if (change.entity === 'item' && !now) this.#reviveStay(change.before as Item)
     } else if (change.entity === 'item') this.#unmakeItem(change, now as Item | undefined)
-    else if (now && isAsMade(now, change.after) && !this.#isUsed(change.id))
+    else if (now && isAsMade(now, change.after) && !this.#used.has(change.id))
       this.#patch.push({ ...change, before: now, after: null })
     else if (now) this.#leave(change)
   }
@@ -120,14 +135,12 @@ class Reverting {
     if (!this.#unmade.has(change.id)) return this.#leave(change)
     this.#patch.push({ entity: 'item', id: now.id, field: '*', before: now, after: null })
     this.#patch.push({ entity: 'stay', id: now.stay, field: '*', before: stayOf(now), after: null })
-    for (const one of this.entry.patch)
-      if (one.entity === 'longText' && one.id.startsWith(`${now.id}/`)) this.#patch.push(invertChange(one))
+    for (const one of this.#texts.get(now.id) ?? []) this.#patch.push(invertChange(one))
   }
 
   #reviveStay(item: Item): void {
     this.#patch.push({ entity: 'stay', id: item.stay, field: '*', before: null, after: stayOf(item) })
-    for (const one of this.entry.patch)
-      if (one.entity === 'longText' && one.id.startsWith(`${item.id}/`)) this.#patch.push(invertChange(one))
+    for (const one of this.#texts.get(item.id) ?? []) this.#patch.push(invertChange(one))
   }
 
   #revertField(change: Exclude<Change, { added: readonly string[] }>): void {
@@ -155,9 +168,7 @@ class Reverting {
         { before: unknown; after: unknown } | undefined
     if (of('stay')?.after === item.stay) {
       this.#patch.push(...changes.map(invertChange))
-      const stays = this.entry.patch.filter(
-        (change) => change.entity === 'stay' && (change.id === item.stay || change.id === of('stay')?.before),
-      )
+      const stays = [String(of('stay')?.before), item.stay].flatMap((id) => this.#stayChanges.get(id) ?? [])
       this.#patch.push(...stays.map(invertChange).reverse())
     } else if (of('status') && item.status === of('status')?.after)
       this.#patch.push(...changeStatus(this.reader, item, of('status')?.before as StatusId, this.context, this.#stays))
@@ -184,7 +195,7 @@ class Reverting {
   /** The old words come back under a new revision, so that nobody's editor takes them for what it has. */
   #revertText(item: Item, change: { field: string; before: unknown; after: unknown }): void {
     const id = longTextId(item.id, change.field)
-    const words = this.entry.patch.find((one) => one.entity === 'longText' && one.id === id && !isSetChange(one)) as
+    const words = this.#texts.get(item.id)?.find((one) => one.id === id && !isSetChange(one)) as
       { before: LongText | null; after: LongText | null } | undefined
     const last = isLongTextMark(change.after)
       ? change.after.revision
@@ -202,21 +213,31 @@ class Reverting {
     this.#leftAlone.push({ entity: change.entity, id: change.id, field: change.field })
   }
 
-  /** Whether anything that stays speaks of this id. */
-  #isUsed(id: string): boolean {
-    return (this.#used ??= this.#idsInUse()).has(id)
-  }
-
-  #idsInUse(): Set<string> {
-    const used = new Set<string>()
-    for (const item of this.reader.all('item'))
-      if (!this.#unmade.has(item.id)) for (const named of idsNeeded('item', item)) used.add(named.id)
-    const made = new Set(this.entry.patch.flatMap((change) => (change.field === '*' ? [change.id] : [])))
+  /** Asked only of what is no item and may go. */
+  *#findUsed(): Pieces<undefined> {
+    const made = new Set<string>()
+    let isAsked = false
+    yield* inPieces(this.entry.patch, ({ entity, id, field }) => {
+      if (field === '*') made.add(id)
+      isAsked ||= field === '*' && entityOf(entity).held === 'directory'
+    })
+    if (!isAsked) return undefined
+    const use = (entity: EntityName, record: Records[EntityName]) => {
+      for (const { id } of idsNeeded(entity, record)) this.#used.add(id)
+    }
+    yield* inPieces(this.reader.all('item'), (item) => {
+      if (!this.#unmade.has(item.id)) use('item', item)
+    })
     for (const entity of entitiesHeld('directory'))
-      for (const record of this.reader.all(entity))
-        if (!made.has(record.id)) for (const named of idsNeeded(entity, record as never)) used.add(named.id)
-    return used
+      for (const record of this.reader.all(entity)) if (!made.has(record.id)) use(entity, record)
+    return undefined
   }
+}
+
+function put<T>(lists: Map<string, T[]>, key: string, one: T): void {
+  const list = lists.get(key)
+  if (list) list.push(one)
+  else lists.set(key, [one])
 }
 
 const stayOf = (item: Item) => ({

@@ -12,7 +12,7 @@ import { fieldTypes } from '../fields/registry'
 import { isOver } from '../model/turn'
 import type { Reader } from '../model/reader'
 import type { Item } from '../model/records'
-import { lastSiblingRank, ranksAt, StayIds } from './changes'
+import { firstNumber, lastSiblingRank, ranksAt, StayIds } from './changes'
 import { placeRecord } from './place'
 import { checkUnique, checkValue, normalised, valueRecord } from './values'
 
@@ -44,7 +44,7 @@ export const addItems = defineCommand({
     const lastRank = new Map<string, string>()
     for (const one of body.items) {
       const project = must(reader.maybe('project', one.project), 'project')
-      const number = context.isRoom ? (numbers.get(project.id) ?? project.nextNumber) : 0
+      const number = context.isRoom ? (numbers.get(project.id) ?? firstNumber(reader, project.id, 1, context)) : 0
       numbers.set(project.id, number + 1)
       const { ranks, spread } = ranksAt(reader, one.project, one.place, 1, new Set())
       const follows = one.place ? undefined : lastRank.get(project.id)

@@ -31,6 +31,10 @@ export const stamp = (item: Item, context: Context): Change[] => [
   ...changeOf(item, 'changedBy', item.changedBy, personIn(context)),
 ]
 
+/** The first of `n` numbers in a row that items made now get; only the room gives numbers. */
+export const firstNumber = (reader: Reader, project: ProjectId, n: number, context: Context): number =>
+  context.firstNumber?.(project, n) ?? must(reader.maybe('project', project), 'project').nextNumber
+
 /** Names the stays that a command opens: its id and a counter. */
 export class StayIds {
   #next = 1

@@ -1,3 +1,4 @@
+import { inOnePiece } from '../base/pieces'
 import { describe, expect, it } from 'vitest'
 import { must } from '../base/result'
 import type { CommandId, PersonId } from '../base/ids'
@@ -226,9 +227,9 @@ describe('undo', () => {
       items: [{ item: id, set: { title: { from: 'a', to: 'b' }, [due]: { from: null, to: '2026-12-01' } } }],
     })
     t.set(id, 'title', 'b' as never, 'c' as never, t.small.people.lead.id)
-    expect(revertOf(t.small.state, entry, contextOf({ id: t.small.ids.command() }, t.me)).leftAlone).toEqual([
-      { entity: 'item', id, field: 'title' },
-    ])
+    expect(
+      inOnePiece(revertOf(t.small.state, entry, contextOf({ id: t.small.ids.command() }, t.me))).leftAlone,
+    ).toEqual([{ entity: 'item', id, field: 'title' }])
     expect(t.undo(entry.command).ok).toBe(true)
     expect(t.item(id)).toMatchObject({ title: 'c', values: {} })
   })

@@ -1,6 +1,6 @@
-/** What a batch of entries writes: the log's rows, and the last word on each record that they changed. */
+/** What entries write: the log's rows, and the last word on each record that they changed. */
 import type { Entry } from '#core/change/command'
-import { isSetChange, mostChangesAtOnce, touchedBy, type Change } from '#core/change/patch'
+import { isSetChange, mostChangesAtOnce, touchedBy, type Change, type Patch } from '#core/change/patch'
 import { scopesAmong, scopesWithin, type Scopes } from '#core/change/scopes'
 import { entityOf } from '#core/model/entities'
 import type { EntityName } from '#core/model/records'
@@ -17,8 +17,52 @@ export interface Done {
 }
 
 /** How many parts an entry's patch is kept in; 0: it is in the entry itself. */
-export const partsOf = ({ entry }: Pick<Done, 'entry'>): number =>
+export const partsOf = ({ entry }: { readonly entry: Pick<Entry, 'patch'> }): number =>
   entry.patch.length > mostChangesAtOnce ? Math.ceil(entry.patch.length / changesInPart) : 0
+
+/** The entry's own row. */
+export function logRowOf(workspaceId: string, { entry, scopes, body }: Done): Row {
+  const parts = partsOf({ entry })
+  return {
+    workspaceId, sequence: entry.sequence, command: entry.command, type: entry.type, v: entry.v,
+    body: parts ? {} : body, patch: parts ? null : entry.patch, parts, model: entry.model, by: entry.by, at: entry.at,
+    more: { ...(entry.of && { of: entry.of }), ...(entry.leftAlone && { leftAlone: entry.leftAlone }) },
+    scopes: parts ? scopesAmong(scopes) : scopes,
+  } // prettier-ignore
+}
+
+/** One of the parts of a large patch. */
+export function partRowOf(workspaceId: string, command: string, part: number, patch: Patch, scopes: Scopes): Row {
+  const [from, to] = [part * changesInPart, (part + 1) * changesInPart]
+  return { workspaceId, command, part, patch: patch.slice(from, to), scopes: scopesWithin(scopes, from, to) }
+}
+
+export const partRowsOf = (workspaceId: string, { entry, scopes }: Done): Row[] =>
+  Array.from({ length: partsOf({ entry }) }, (_, part) =>
+    partRowOf(workspaceId, entry.command, part, entry.patch, scopes),
+  )
+
+/** In whose history changes stand; `part`: of a large patch, which part they are. `seen`: items that an earlier one had. */
+export function itemRowsOf(
+  workspaceId: string,
+  sequence: number,
+  patch: Patch,
+  partAt: (i: number) => number | null,
+  seen = new Set<string>(),
+): Row[] {
+  const rows: Row[] = []
+  patch.forEach(({ entity, id }, i) => {
+    if (entity !== 'item' || seen.has(id)) return
+    seen.add(id)
+    rows.push({ workspaceId, item: id, sequence, part: partAt(i) })
+  })
+  return rows
+}
+
+export const itemRowsOfEntry = (workspaceId: string, { entry }: Done): Row[] =>
+  itemRowsOf(workspaceId, entry.sequence, entry.patch, (i) =>
+    partsOf({ entry }) ? Math.floor(i / changesInPart) : null,
+  )
 
 /** The last word on the records of one entity. */
 export interface RecordRows {
@@ -29,54 +73,28 @@ export interface RecordRows {
   readonly set: ReadonlyMap<string, ReadonlyMap<string, unknown>>
 }
 
-export class Batch {
-  readonly log: Row[] = []
-  readonly parts: Row[] = []
-  readonly items: Row[] = []
-  /** Records that were not there before the batch. */
+/** The records that a patch changed. `state` is as it is after it, or later. */
+export class ChangedRecords {
+  /** Records that were not there before. */
   readonly #made: ReadonlySet<string>
 
-  /** `state` is as it is after the batch. */
   constructor(
     readonly workspaceId: string,
-    readonly all: readonly Done[],
+    readonly patch: Patch,
     readonly state: State,
   ) {
-    this.#made = madeWithin(all)
-    for (const done of all) this.#logRows(done)
+    this.#made = madeWithin(patch)
   }
 
   rowsOf(entity: RecordEntity): RecordRows {
     return entityOf(entity).held === 'server only' ? this.#unheld(entity) : this.#held(entity)
   }
 
-  #logRows({ entry, scopes, body }: Done): void {
-    const { workspaceId } = this
-    const { sequence, patch } = entry
-    const n = partsOf({ entry })
-    this.log.push({
-      workspaceId, sequence, command: entry.command, type: entry.type, v: entry.v, body: n ? {} : body,
-      patch: n ? null : patch, parts: n, model: entry.model, by: entry.by, at: entry.at,
-      more: { ...(entry.of && { of: entry.of }), ...(entry.leftAlone && { leftAlone: entry.leftAlone }) },
-      scopes: n ? scopesAmong(scopes) : scopes,
-    }) // prettier-ignore
-    for (let part = 0; part < n; part++) {
-      const [from, to] = [part * changesInPart, (part + 1) * changesInPart]
-      this.parts.push({ workspaceId, sequence, part, patch: patch.slice(from, to), scopes: scopesWithin(scopes, from, to) }) // prettier-ignore
-    }
-    const seen = new Set<string>()
-    patch.forEach(({ entity, id }, i) => {
-      if (entity !== 'item' || seen.has(id)) return
-      seen.add(id)
-      this.items.push({ workspaceId, item: id, sequence, part: n ? Math.floor(i / changesInPart) : null })
-    })
-  }
-
   /** Of what the state holds: each record that was touched, as it is now. */
   #held(entity: RecordEntity): RecordRows {
     const touched = this.#touched().get(entity) ?? []
     const isHere = (id: string) => (entity === 'item' ? !!this.state.placeOf(id) : !!this.state.maybe(entity, id))
-    // Made and taken away within the batch: it was never in the database.
+    // Made and taken away within the patch: it was never in the database.
     const removed = touched.filter((id) => !isHere(id) && !this.#made.has(`${entity} ${id}`))
     return { written: this.#rowsHere(entity, touched), removed, set: new Map() }
   }
@@ -93,7 +111,7 @@ export class Batch {
   #touched(): Map<EntityName, string[]> {
     if (this.#byEntity) return this.#byEntity
     const touched = new Map<EntityName, string[]>()
-    for (const { entity, id } of touchedBy(this.all.flatMap((done) => [...done.entry.patch]))) {
+    for (const { entity, id } of touchedBy(this.patch)) {
       const ids = touched.get(entity)
       if (ids) ids.push(id)
       else touched.set(entity, [id])
@@ -101,11 +119,13 @@ export class Batch {
     return (this.#byEntity = touched)
   }
 
-  /** Of what only the database holds: what the patches themselves say of it, in turn. */
+  /** Of what only the database holds: what the patch itself says of it, in turn. */
   #unheld(entity: RecordEntity): RecordRows {
     const records = new Map<string, Row | null>()
     const set = new Map<string, Map<string, unknown>>()
-    for (const { id, field, after } of changesOf(this.all, entity)) {
+    for (const change of this.patch) {
+      if (change.entity !== entity || isSetChange(change)) continue
+      const { id, field, after } = change
       const record = records.get(id)
       if (field === '*') records.set(id, after as Row | null)
       else if (record) records.set(id, { ...record, [field]: after })
@@ -117,20 +137,16 @@ export class Batch {
   }
 }
 
-type FieldChange = Exclude<Change, { added: readonly string[] }>
-const changesOf = (all: readonly Done[], entity: EntityName): FieldChange[] =>
-  all.flatMap((done) =>
-    done.entry.patch.filter((change): change is FieldChange => change.entity === entity && !isSetChange(change)),
-  )
-
-function madeWithin(all: readonly Done[]): Set<string> {
+function madeWithin(patch: Patch): Set<string> {
   const made = new Set<string>()
   const known = new Set<string>()
-  for (const done of all)
-    for (const change of done.entry.patch) {
-      const key = `${change.entity} ${change.id}`
-      if (!known.has(key) && change.field === '*' && !isSetChange(change) && change.before === null) made.add(key)
-      known.add(key)
-    }
+  for (const change of patch) {
+    const key = keyOf(change)
+    if (!known.has(key) && change.field === '*' && !isSetChange(change) && change.before === null) made.add(key)
+    known.add(key)
+  }
   return made
 }
+
+/** A record by its entity and id. */
+export const keyOf = ({ entity, id }: Pick<Change, 'entity' | 'id'>): string => `${entity} ${id}`

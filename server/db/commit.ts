@@ -1,12 +1,15 @@
 import { sql } from 'drizzle-orm'
+import type { Patch } from '#core/change/patch'
 import type { State } from '#core/model/state'
-import { Batch, type Done } from './batch'
-import type { Db } from './open'
-import { deleteRows, setFields, writeRows } from './rows'
+import { ChangedRecords, itemRowsOfEntry, logRowOf, partRowsOf, type Done } from './batch'
+import type { Db, Tx } from './open'
+import { deleteRows, setFields, writeRows, type Row } from './rows'
 import { log, logItem, logPart, recordEntities, recordTables } from './schema'
 
 /** Another server wrote first: catch up and judge anew. */
 export class Overtaken extends Error {}
+/** Another server is still writing the records of a large entry. */
+export class Unwritten extends Error {}
 /** A command of this id is in the log already. */
 export class DoneBefore extends Error {}
 
@@ -15,41 +18,145 @@ export interface CommitTo {
   readonly workspace: string
   /** The sequence number that the workspace is at. */
   readonly from: number
+  /** The large entry whose records this server is still writing. */
+  readonly unwritten: number | undefined
   /** Undefined where no other server can be. */
   readonly notify: string | undefined
 }
 
 /**
  * Writes entries and the rows they changed, in one transaction of statements only. `state` is as it is after them.
- * Rejects with `Overtaken` or `DoneBefore`, and then has written nothing.
+ * `beforehand`: what a large entry that is not written whole has changed of the same records. Rejects with `Overtaken`, `Unwritten` or
+ * `DoneBefore`, and then has written nothing.
  */
-export async function commit(db: Db, to: CommitTo, all: readonly Done[], state: State): Promise<void> {
-  const { workspace, from, notify } = to
-  const batch = new Batch(workspace, all, state)
+export async function commit(
+  db: Db,
+  to: CommitTo,
+  all: readonly Done[],
+  state: State,
+  beforehand: Patch = [],
+): Promise<void> {
+  const { workspace, from } = to
   const last = all.at(-1)?.entry.sequence ?? from
+  await asOne(db, async (tx) => {
+    await moveOn(tx, to, last, to.unwritten)
+    await writeRows(tx, log, all.map((done) => logRowOf(workspace, done))) // prettier-ignore
+    await writeRows(tx, logPart, all.flatMap((done) => partRowsOf(workspace, done)), { atOnce: partsAtOnce }) // prettier-ignore
+    await writeRows(tx, logItem, all.flatMap((done) => itemRowsOfEntry(workspace, done))) // prettier-ignore
+    const patch = [...beforehand, ...all.flatMap((done) => done.entry.patch)]
+    await writeRecords(tx, workspace, patch, state, to.unwritten !== undefined)
+    await tell(tx, to, last)
+  })
+}
+
+/** A part holds a thousand changes. */
+const partsAtOnce = 8
+
+/** Writes a part of an entry that is not in the log yet. */
+export const writePart = (db: Db, row: Row): Promise<void> => writeRows(db, logPart, [row])
+
+/** Takes away the parts of a command that did not come into the log. */
+export const clearParts = (db: Db, workspace: string, command: string): Promise<unknown> =>
+  db.execute(sql`delete from log_part where workspace_id = ${workspace}::uuid and command = ${command}::uuid`)
+
+/** Takes away every part of which no entry came into the log. */
+export const clearLeftovers = (db: Db): Promise<unknown> =>
+  db.execute(
+    sql`delete from log_part where not exists (select from log where log.workspace_id = log_part.workspace_id and log.command = log_part.command)`,
+  )
+
+/**
+ * Writes an entry of which all parts but the last are written. Its records are as they were until they are written too.
+ * False, and nothing is written: someone has taken its parts away.
+ */
+export async function commitLarge(db: Db, to: CommitTo, done: Done, lastPart: Row, parts: number): Promise<boolean> {
+  const { workspace } = to
+  const { sequence, command } = done.entry
+  class PartsGone extends Error {}
   try {
-    await db.transaction(async (tx) => {
-      const moved = await tx.execute(
-        sql`update workspace set sequence = ${last} where id = ${workspace}::uuid and sequence = ${from}`,
+    await asOne(db, async (tx) => {
+      await moveOn(tx, to, sequence, sequence)
+      await writeRows(tx, log, [logRowOf(workspace, done)])
+      await writeRows(tx, logPart, [lastPart])
+      const found = await tx.execute<{ n: number }>(
+        sql`select count(*)::int as n from log_part where workspace_id = ${workspace}::uuid and command = ${command}::uuid`,
       )
-      if (moved.rowCount !== 1) throw new Overtaken()
-      await writeRows(tx, log, batch.log)
-      // A part holds a thousand changes.
-      await writeRows(tx, logPart, batch.parts, undefined, 8)
-      await writeRows(tx, logItem, batch.items)
-      for (const entity of recordEntities) {
-        const { written, removed, set } = batch.rowsOf(entity)
-        const table = recordTables[entity]
-        await writeRows(tx, table, written, ['workspace_id', 'id'])
-        await deleteRows(tx, table, workspace, removed)
-        await setFields(tx, table, workspace, set)
-      }
-      if (notify) await tx.execute(sql`select pg_notify(${notify}, ${`${workspace}:${last}`})`)
+      if (found.rows[0]?.n !== parts) throw new PartsGone()
+      await tell(tx, to, sequence)
     })
+    return true
+  } catch (error) {
+    if (error instanceof PartsGone) return false
+    throw error
+  }
+}
+
+/** Some changes of a large entry whose records are to be written. */
+export interface Some {
+  readonly patch: Patch
+  /** In whose history they stand. */
+  readonly items: readonly Row[]
+  /** Afterwards every record is written. */
+  readonly isLast: boolean
+}
+
+/**
+ * Writes the records that changes of a large entry changed, as they are now. Rejects with `Overtaken` where another server
+ * has written since, and with `Unwritten` where it is not on this server any more to write them.
+ */
+export async function writeBehind(db: Db, to: CommitTo, all: readonly Some[], state: State): Promise<void> {
+  const { workspace, from, unwritten } = to
+  const rest = all.at(-1)?.isLast ? null : unwritten
+  await db.transaction(async (tx) => {
+    const isOurs = await tx.execute(
+      sql`update workspace set unwritten = ${rest} where id = ${workspace}::uuid and sequence = ${from} and unwritten = ${unwritten}`,
+    )
+    if (isOurs.rowCount !== 1) throw await whyNot(tx, to)
+    for (const { items, patch } of all) {
+      await writeRows(tx, logItem, items, { replacing: ['workspace_id', 'item', 'sequence'] })
+      await writeRecords(tx, workspace, patch, state, true)
+    }
+  })
+}
+
+async function asOne(db: Db, work: (tx: Tx) => Promise<void>): Promise<void> {
+  try {
+    await db.transaction(work)
   } catch (error) {
     if (isUniqueViolation(error, 'log_command')) throw new DoneBefore()
     throw error
   }
+}
+
+/** Moves the workspace on, where it is where this server thinks that it is. */
+async function moveOn(tx: Tx, to: CommitTo, last: number, unwritten: number | undefined): Promise<void> {
+  const moved = await tx.execute(
+    sql`update workspace set sequence = ${last}, unwritten = ${unwritten ?? null} where id = ${to.workspace}::uuid and sequence = ${to.from} and (unwritten is null or unwritten = ${to.unwritten ?? null})`,
+  )
+  if (moved.rowCount !== 1) throw await whyNot(tx, to)
+}
+
+async function whyNot(tx: Tx, { workspace, from }: CommitTo): Promise<Overtaken | Unwritten> {
+  const found = await tx.execute<{ sequence: string }>(
+    sql`select sequence from workspace where id = ${workspace}::uuid`,
+  )
+  return Number(found.rows[0]?.sequence) === from ? new Unwritten() : new Overtaken()
+}
+
+/** `isBehind`: some of the rows may be written already, or not yet. */
+async function writeRecords(tx: Tx, workspace: string, patch: Patch, state: State, isBehind: boolean): Promise<void> {
+  const records = new ChangedRecords(workspace, patch, state)
+  for (const entity of recordEntities) {
+    const { written, removed, set } = records.rowsOf(entity)
+    const table = recordTables[entity]
+    await writeRows(tx, table, written, { replacing: ['workspace_id', 'id'] })
+    await deleteRows(tx, table, workspace, removed, isBehind)
+    await setFields(tx, table, workspace, set)
+  }
+}
+
+async function tell(tx: Tx, { workspace, notify }: CommitTo, last: number): Promise<void> {
+  if (notify) await tx.execute(sql`select pg_notify(${notify}, ${`${workspace}:${last}`})`)
 }
 
 export function isUniqueViolation(error: unknown, constraint: string): boolean {

@@ -15,14 +15,21 @@ export async function theWorkspace(db: Db): Promise<typeof workspace.$inferSelec
   return (await db.select().from(workspace).limit(1))[0]
 }
 
+interface Loaded {
+  readonly state: State
+  readonly sequence: number
+  /** The large entry from which on not every record is as the log says. */
+  readonly unwritten: number | undefined
+}
+
 /** Reads a whole workspace, in one transaction that sees one state of it. */
-export async function loadState(db: Db, id: string): Promise<{ state: State; sequence: number }> {
+export async function loadState(db: Db, id: string): Promise<Loaded> {
   return db.transaction(
     async (tx) => {
       const state = new State()
       const [row] = await tx.select().from(workspace).where(eq(workspace.id, id))
       if (!row) throw new Error(`no workspace ${id}`)
-      const { sequence, ...record } = row
+      const { sequence, unwritten, ...record } = row
       state.put('workspace', id, record as Records['workspace'])
       for (const entity of recordEntities) {
         if (entityOf(entity).held === 'server only') continue
@@ -40,10 +47,16 @@ export async function loadState(db: Db, id: string): Promise<{ state: State; seq
         const definition = upgradeDefinition(view.definition, upgradeContextOf(state, view.project))
         state.put('view', view.id, { ...view, definition })
       }
-      return { state, sequence }
+      return { state, sequence, unwritten: unwritten ?? undefined }
     },
     { isolationLevel: 'repeatable read', accessMode: 'read only' },
   )
+}
+
+/** The large entry from which on not every record is written; undefined: all are. */
+export async function unwrittenOf(db: Db, id: string): Promise<number | undefined> {
+  const rows = await db.select({ unwritten: workspace.unwritten }).from(workspace).where(eq(workspace.id, id))
+  return rows[0]?.unwritten ?? undefined
 }
 
 /** Takes everything out of every table: for loading the demo anew. */

@@ -2,7 +2,7 @@ import { and, asc, desc, eq, gt, inArray, lt } from 'drizzle-orm'
 import type { CommandId } from '#core/base/ids'
 import type { Actor } from '#core/change/actor'
 import type { Entry } from '#core/change/command'
-import type { Patch } from '#core/change/patch'
+import type { Change, Patch } from '#core/change/patch'
 import type { Scopes } from '#core/change/scopes'
 import type { LongText } from '#core/model/records'
 import type { Db } from './open'
@@ -68,19 +68,20 @@ export interface StoredPart {
   readonly patch: Patch
   readonly scopes: Scopes | undefined
 }
-export async function partOf(db: Db, id: string, sequence: number, part: number): Promise<StoredPart | undefined> {
+export async function partOf(db: Db, id: string, command: string, part: number): Promise<StoredPart | undefined> {
   const rows = await db.select({ patch: logPart.patch, scopes: logPart.scopes }).from(logPart)
-    .where(and(eq(logPart.workspaceId, id), eq(logPart.sequence, sequence), eq(logPart.part, part))) // prettier-ignore
+    .where(and(eq(logPart.workspaceId, id), eq(logPart.command, command), eq(logPart.part, part))) // prettier-ignore
   const [row] = rows
   return row && { patch: row.patch as Patch, scopes: (row.scopes ?? undefined) as Scopes | undefined }
 }
 
-/** The entry with its whole patch, however many parts it stands in. */
+/** The entry with its whole patch, however many parts it stands in; others have their turn between them. */
 export async function wholeEntry(db: Db, id: string, stored: StoredEntry): Promise<Entry> {
   if (!stored.parts) return stored.entry
-  const rows = await db.select({ patch: logPart.patch }).from(logPart)
-    .where(and(eq(logPart.workspaceId, id), eq(logPart.sequence, stored.entry.sequence))).orderBy(asc(logPart.part)) // prettier-ignore
-  return { ...stored.entry, patch: rows.flatMap((row) => row.patch as Patch) }
+  const patch: Change[] = []
+  for (let part = 0; part < stored.parts; part++)
+    for (const change of (await partOf(db, id, stored.entry.command, part))?.patch ?? []) patch.push(change)
+  return { ...stored.entry, patch }
 }
 
 /** What touched an item, newest first, before a sequence number; of large entries only the changes of this item. */
@@ -95,7 +96,7 @@ export async function historyOf(db: Db, id: string, item: string, before: number
     rows.map(async (row) => {
       const { entry } = entryOf(row)
       const part = touched.find((one) => one.sequence === row.sequence)?.part
-      const inPart = (n: number) => partOf(db, id, row.sequence, n)
+      const inPart = (n: number) => partOf(db, id, row.command, n)
       // An item's changes stand together, but a part may end among them.
       const patch =
         part === null || part === undefined

@@ -38,8 +38,7 @@ export async function writeRows(
   tx: Tx | Db,
   table: PgTable,
   rows: Iterable<Row>,
-  replacing?: readonly string[],
-  atOnce = mostAtOnce,
+  { replacing, atOnce = mostAtOnce }: { readonly replacing?: readonly string[]; readonly atOnce?: number } = {},
 ): Promise<void> {
   let some: Row[] = []
   for (const row of rows) {
@@ -79,18 +78,27 @@ async function writeSome(
   mustTouch(result.rowCount, rows.length, table)
 }
 
-/** Deletes the rows of these ids, some at a time. Throws where there were fewer. */
-export async function deleteRows(tx: Tx, table: PgTable, workspace: string, ids: readonly string[]): Promise<void> {
-  for (let at = 0; at < ids.length; at += mostAtOnce)
-    await deleteSome(tx, table, workspace, ids.slice(at, at + mostAtOnce))
+/** Deletes the rows of these ids, some at a time. Throws where there were fewer, unless some may be gone. */
+export async function deleteRows(
+  tx: Tx,
+  table: PgTable,
+  workspace: string,
+  ids: readonly string[],
+  mayBeGone: boolean,
+): Promise<void> {
+  for (let at = 0; at < ids.length; at += mostAtOnce) {
+    const some = ids.slice(at, at + mostAtOnce)
+    const deleted = await deleteSome(tx, table, workspace, some)
+    if (!mayBeGone) mustTouch(deleted, some.length, table)
+  }
 }
 
-async function deleteSome(tx: Tx, table: PgTable, workspace: string, ids: readonly string[]): Promise<void> {
+async function deleteSome(tx: Tx, table: PgTable, workspace: string, ids: readonly string[]): Promise<number | null> {
   const type = shapeOf(table).find(({ name }) => name === 'id')?.type ?? 'uuid'
   const result = await tx.execute(
     sql`delete from ${table} where workspace_id = ${workspace}::uuid and id = any(${sql.param([...ids])}::${sql.raw(type)}[])`,
   )
-  mustTouch(result.rowCount, ids.length, table)
+  return result.rowCount
 }
 
 /** Sets single fields of rows, by field, then by id. A row that is not there is passed over. */

@@ -29,6 +29,8 @@ export const workspace = pgTable('workspace', {
   holidays: jsonb('holidays').notNull(),
   demo: boolean('demo').notNull(),
   sequence: bigint('sequence', { mode: 'number' }).notNull(),
+  /** The sequence number of a large entry whose records are still being written; null: every record is as the log says. */
+  unwritten: bigint('unwritten', { mode: 'number' }),
 })
 
 export const person = pgTable('person', {
@@ -256,13 +258,14 @@ export const log = pgTable('log', {
   uniqueIndex('log_command').on(table.workspaceId, table.command),
 ]) // prettier-ignore
 
+/** Written before their entry is: parts of a command that is not in the log are nobody's, and are cleared. */
 export const logPart = pgTable('log_part', {
   ...inWorkspace(),
-  sequence: bigint('sequence', { mode: 'number' }).notNull(),
+  command: uuid('command').notNull(),
   part: integer('part').notNull(),
   patch: jsonb('patch').notNull(),
   scopes: jsonb('scopes'),
-}, (table) => [primaryKey({ columns: [table.workspaceId, table.sequence, table.part] })]) // prettier-ignore
+}, (table) => [primaryKey({ columns: [table.workspaceId, table.command, table.part] })]) // prettier-ignore
 
 /** An item's history: the entries that touched it, and the part that holds it. */
 export const logItem = pgTable('log_item', {

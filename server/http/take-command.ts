@@ -2,6 +2,7 @@ import { setResponseHeader, type H3Event } from 'h3'
 import { maySee } from '#core/access/access'
 import { definitionOf, mostBytesOf } from '#core/commands/registry'
 import type { PersonId } from '#core/base/ids'
+import { problem } from '#core/base/result'
 import { personActor } from '#core/change/actor'
 import { usualBytes } from '#core/change/command'
 import type { Answer } from '#core/wire/feed'
@@ -36,6 +37,13 @@ export async function takeCommand(event: H3Event, house: House, type: string): P
   return largeOnes.of(me, mostBytesOf(type) > usualBytes, () => readAndDo(event, house, room, me, type))
 }
 
+/** Aborted when whoever asked is there no longer, or has been answered. */
+function untilGone(event: H3Event): AbortSignal {
+  const gone = new AbortController()
+  event.node.res.once('close', () => gone.abort())
+  return gone.signal
+}
+
 async function readAndDo(event: H3Event, house: House, room: Room, me: PersonId, type: string): Promise<Answer> {
   const bytes = await bodyBytes(event, mostBytesOf(type))
   const read = performance.now()
@@ -46,7 +54,12 @@ async function readAndDo(event: H3Event, house: House, room: Room, me: PersonId,
   const projects = definitionOf(command.value.type)?.projects(room.state, command.value) ?? []
   if (projects.some((id) => room.state.maybe('project', id) && !maySee(room.state, me, id)))
     return { problem: { code: 'gone' } }
-  const answer = await room.submit(command.value, me)
+  const signal = untilGone(event)
+  const answer = await room.submit(command.value, me, { signal }).catch((error: unknown) => {
+    if (!signal.aborted) throw error
+    // Nobody is there to hear it.
+    return { problem: problem('unexpected') }
+  })
   setResponseHeader(event, 'server-timing', `command;dur=${(performance.now() - read).toFixed(2)}`)
   if (!('done' in answer)) return answer
   return { entry: seenBy(room.state, answer.done, me) ?? { ...answer.done.entry, patch: [] } }

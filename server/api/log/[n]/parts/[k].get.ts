@@ -13,7 +13,7 @@ export default defineEventHandler((event) =>
     if (!isCount(n) || !isCount(k)) return refuse('unreadable', { where: 'the part' })
     const stored = await entryAt(house.database.db, room.workspace, n)
     if (!stored?.scopes || !concerns(room.state, stored.scopes, me)) return refuse('gone')
-    const part = await partOf(house.database.db, room.workspace, n, k)
+    const part = await partOf(house.database.db, room.workspace, stored.entry.command, k)
     if (!part?.scopes) return refuse('gone')
     const entry = { ...stored.entry, patch: part.patch }
     return { entry: seenBy(room.state, { entry, scopes: part.scopes }, me) ?? { ...entry, patch: [] } }

@@ -1,0 +1,145 @@
+import { problem } from '#core/base/result'
+import type { Applied } from '#core/change/command'
+import { isSetChange, type Patch } from '#core/change/patch'
+import { scopesAhead, type Scopes } from '#core/change/scopes'
+import { judgeInPieces, needsOf } from '#core/commands/registry'
+import type { Reader } from '#core/model/reader'
+import { partRowOf, partsOf, type Done } from '../db/batch'
+import { clearParts, commitLarge, DoneBefore, writePart } from '../db/commit'
+import { Fetched } from './fetched'
+import type { Asked, Head, RoomAnswer } from './head'
+import { inTurns } from './in-turns'
+import { Meanwhile } from './meanwhile'
+
+/** So often one is judged while others go on; where they change what it stands on, they wait for it after that. */
+const mostTries = 2
+
+/** A large command that is judged, and of which every part but the last is written. */
+interface Prepared {
+  readonly applied: Applied
+  /** Undefined: whom it is for can be told only once it is applied, so no part is written. */
+  readonly scopes: Scopes | undefined
+  readonly meanwhile: Meanwhile
+}
+
+type Refused = Extract<RoomAnswer, { problem: unknown }>
+const isRefused = (prepared: Prepared | Refused | undefined): prepared is Refused => !!prepared && 'problem' in prepared
+
+/**
+ * Commands that may be large, one after another, beside all others: judged in pieces, the parts of its entry written
+ * before the entry, and its records afterwards. All or nothing: it is done when its entry is in the log.
+ */
+export class LargeCommands {
+  #turn: Promise<unknown> = Promise.resolve()
+
+  constructor(readonly head: Head) {}
+
+  submit(asked: Asked): Promise<RoomAnswer> {
+    const doing = this.#turn.then(() => this.#do(asked))
+    this.#turn = doing.catch(() => undefined)
+    return doing
+  }
+
+  async #do(asked: Asked): Promise<RoomAnswer> {
+    const { head } = this
+    try {
+      for (let tries = 1; tries <= mostTries; tries++) {
+        const prepared = await this.#prepare(asked)
+        const answer = isRefused(prepared) ? prepared : await head.alone(() => this.#finish(asked, prepared))
+        if (answer) return await this.#orBefore(asked, answer)
+      }
+      return await head.alone(async () => {
+        const prepared = await this.#prepare(asked)
+        const answer = isRefused(prepared) ? prepared : await this.#finish(asked, prepared)
+        return this.#orBefore(asked, answer ?? { problem: problem('unexpected') })
+      })
+    } catch (error) {
+      await clearParts(head.database.db, head.workspace, asked.command.id).catch(() => undefined)
+      const before = error instanceof DoneBefore ? await head.answerOf(asked) : undefined
+      if (before) return before
+      throw error
+    } finally {
+      head.meanwhile = undefined
+      head.taken.clear()
+    }
+  }
+
+  /** What is refused may have been done before, and its answer lost on the way. */
+  async #orBefore(asked: Asked, answer: RoomAnswer): Promise<RoomAnswer> {
+    return 'problem' in answer ? ((await this.head.answerOf(asked)) ?? answer) : answer
+  }
+
+  async #prepare(asked: Asked): Promise<Prepared | Refused | undefined> {
+    const { head } = this
+    const { command, signal } = asked
+    const { db } = head.database
+    const meanwhile = new Meanwhile()
+    head.meanwhile = meanwhile
+    const fetched = new Fetched(db, head.workspace)
+    for (const need of needsOf(command)) await fetched.fetch(need, { withLarge: true })
+    const context = {
+      ...head.contextOf(asked, head.now(asked), fetched, []),
+      firstNumber: (project: string, n: number) => head.takeNumbers(project, n),
+    }
+    const judged = await inTurns(judgeInPieces(head.state, command, context), signal).catch((error: unknown) => {
+      if (signal?.aborted || meanwhile.isQuiet) throw error
+      // It found half of what others have done meanwhile.
+      return undefined
+    })
+    if (!judged) return undefined
+    if (!judged.ok) return { problem: judged.problem }
+    const applied = judged.value
+    const parts = partsOf({ entry: applied })
+    const scopes = parts ? await inTurns(scopesAhead(head.state, applied.patch), signal) : undefined
+    for (let part = 0; scopes && part < parts - 1; part++) {
+      signal?.throwIfAborted()
+      await writePart(db, partRowOf(head.workspace, command.id, part, applied.patch, scopes))
+    }
+    return { applied, scopes, meanwhile }
+  }
+
+  /** For whoever is alone. Undefined: what it stands on was changed meanwhile, so that it is to be judged anew. */
+  async #finish(asked: Asked, prepared: Prepared | undefined): Promise<RoomAnswer | undefined> {
+    if (!prepared) return undefined
+    const { applied, scopes, meanwhile } = prepared
+    const { head } = this
+    const { db } = head.database
+    return head.settled(async () => {
+      await head.finishBehind()
+      asked.signal?.throwIfAborted()
+      const now = head.now(asked)
+      if (await inTurns(meanwhile.clashesWith(applied.patch, head.state))) {
+        await clearParts(db, head.workspace, asked.command.id)
+        return undefined
+      }
+      const patch = withNextNumber(applied.patch, head.state)
+      if (!scopes) {
+        const done = head.apply(asked, { ...applied, patch }, now)
+        await head.store([done])
+        return answerTo(done)
+      }
+      const done: Done = { entry: head.entryOf(asked, { ...applied, patch }, now), scopes, body: {} }
+      const parts = partsOf(done)
+      const last = partRowOf(head.workspace, asked.command.id, parts - 1, patch, scopes)
+      if (!(await commitLarge(db, head.commitTo(head.at), done, last, parts))) return undefined
+      await head.moveTo(done.entry)
+      await head.startBehind(done.entry)
+      head.tell(done, parts)
+      return answerTo(done)
+    })
+  }
+}
+
+function answerTo(done: Done): RoomAnswer {
+  const parts = partsOf(done)
+  return parts ? { large: { sequence: done.entry.sequence, parts } } : { done }
+}
+
+/** Others may have taken numbers after those that it took. */
+function withNextNumber(patch: Patch, reader: Reader): Patch {
+  return patch.map((change) => {
+    if (change.entity !== 'project' || change.field !== 'nextNumber' || isSetChange(change)) return change
+    const before = reader.maybe('project', change.id)?.nextNumber ?? 1
+    return { ...change, before, after: Math.max(before, Number(change.after)) }
+  })
+}

@@ -1,0 +1,49 @@
+import { firstInPieces, type Pieces } from '#core/base/pieces'
+import { isSetChange, type Change, type Patch } from '#core/change/patch'
+import { entityOf } from '#core/model/entities'
+import type { Reader } from '#core/model/reader'
+import type { Item } from '#core/model/records'
+
+/** What no judgement stands on: how things are shown, and the next number, which is given away apart. */
+const isAside = ({ entity, field }: Change): boolean =>
+  entity === 'view' || entity === 'look' || entity === 'limit' || (entity === 'project' && field === 'nextNumber')
+
+/** The item that a change puts another inside of. */
+function parentIn(change: Change): string | null {
+  if (change.entity !== 'item' || isSetChange(change)) return null
+  if (change.field === '*') return (change.after as Item | null)?.parent ?? null
+  return change.field === 'parent' ? (change.after as string | null) : null
+}
+
+/** What others change while a large command is judged: whether the outcome still stands afterwards. */
+export class Meanwhile {
+  readonly #items = new Set<string>()
+  #isSetUp = false
+
+  get isQuiet(): boolean {
+    return !this.#isSetUp && !this.#items.size
+  }
+
+  /** Others have done this. */
+  add(patch: Patch): void {
+    for (const change of patch) {
+      if (change.entity === 'item') this.#items.add(change.id)
+      const parent = parentIn(change)
+      if (parent) this.#items.add(parent)
+      this.#isSetUp ||= entityOf(change.entity).held === 'directory' && !isAside(change)
+    }
+  }
+
+  /** Whether anything was changed that this patch may stand on. */
+  *clashesWith(patch: Patch, reader: Reader): Pieces<boolean> {
+    if (this.#isSetUp) return true
+    if (!this.#items.size) return false
+    // A value that nobody else may have, and a thing that nothing may speak of: any item may stand against them.
+    for (const { settings } of reader.all('field')) if (settings.unique) return true
+    const clash = yield* firstInPieces(patch, (change) => {
+      if (change.entity === 'item') return this.#items.has(change.id) || this.#items.has(parentIn(change) ?? '') || undefined // prettier-ignore
+      return (entityOf(change.entity).held === 'directory' && change.field === '*' && !isSetChange(change) && !change.after) || undefined // prettier-ignore
+    })
+    return !!clash
+  }
+}
