@@ -1,17 +1,11 @@
 /** The budgets that this stage has, each against a limit measured in the same run. */
 import { existsSync, readFileSync, statSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
-import { build } from 'esbuild'
-import { pathToFileURL } from 'node:url'
-import { sql } from 'drizzle-orm'
-import { v7 } from 'uuid'
-import { modelVersion } from '#core/change/upgrade'
-import { openDatabase } from '../server/db/open'
 import type { Page } from '@playwright/test'
-import { writeRows } from '../server/db/rows'
-import { item as itemTable, log, logItem, workspace } from '../server/db/schema'
+import { v7 } from 'uuid'
+import { commitOfTheSameRows } from './bare-rows'
 import { Client } from '../tests/kit/client'
-import { newFolder, root, startServer, type Start, type TestServer } from '../tests/kit/server'
+import { root, startServer, type Start, type TestServer } from '../tests/kit/server'
 import {
   acknowledged,
   changingView,
@@ -30,61 +24,6 @@ import { lineOf, median, print, share, type Line } from './line'
 
 const lines: Line[] = []
 const say = (text: string) => console.log(text)
-
-/** One commit of the rows that a change of a title writes, by the same driver on a folder of its own. */
-async function commitOfTheSameRows(): Promise<number> {
-  const outfile = join(root, 'node_modules/.cache/wrenleaf-bench/worker.mjs')
-  await build({
-    entryPoints: [join(root, 'server/db/worker.ts')],
-    outfile,
-    bundle: true,
-    platform: 'node',
-    target: 'node20',
-    format: 'esm',
-    external: ['@electric-sql/pglite', '@electric-sql/pglite/*'],
-  })
-  const { db, close } = await openDatabase({ dir: newFolder('bench-db'), worker: pathToFileURL(outfile), migrations: join(root, 'server/db/migrations') }, (error) => { throw error }) // prettier-ignore
-  const workspaceId = v7()
-  const now = new Date().toISOString()
-  await db
-    .insert(workspace)
-    .values({ id: workspaceId, name: 'b', timeZone: 'UTC', workingWeek: [], holidays: [], demo: false, sequence: 0 })
-  const id = v7()
-  const record = { workspaceId, id, project: v7(), number: 1, kind: v7(), title: 'a', status: v7(), parent: null, rank: 'a0', siblingRank: 'a0', values: { a: 'b', c: ['d'] }, stay: 'x', statusSince: now, started: null, finished: null, archived: null, created: now, createdBy: v7(), changed: now, changedBy: v7() } // prettier-ignore
-  const patch = [
-    { entity: 'item', id, field: 'title', before: 'a', after: 'b' },
-    { entity: 'item', id, field: 'changed', before: now, after: now },
-  ]
-  const taken: number[] = []
-  for (let sequence = 1; sequence <= 200; sequence++) {
-    const from = performance.now()
-    await db.transaction(async (tx) => {
-      await tx.execute(sql`update workspace set sequence = ${sequence} where id = ${workspaceId}::uuid`)
-      await writeRows(tx, log, [
-        {
-          workspaceId,
-          sequence,
-          command: v7(),
-          type: 'items.set',
-          v: 1,
-          body: { a: 1 },
-          patch,
-          parts: 0,
-          model: modelVersion,
-          by: { is: 'person', person: id },
-          at: now,
-          more: {},
-          scopes: [{ n: patch.length, scope: { of: 'project', project: id } }],
-        },
-      ])
-      await writeRows(tx, logItem, [{ workspaceId, item: id, sequence, part: null }])
-      await writeRows(tx, itemTable, [record], { replacing: ['workspace_id', 'id'] })
-    })
-    taken.push(performance.now() - from)
-  }
-  await close()
-  return median(taken.slice(40))
-}
 
 /** Compressed size of every script that the first signed-in page loads, workers included. */
 function sizeOf(paths: readonly string[]): number {

@@ -4,6 +4,7 @@ import { v7 } from 'uuid'
 import { Client } from '../tests/kit/client'
 import { startCluster, hasPostgres } from '../tests/kit/postgres'
 import { startDemo, startServer, type TestServer } from '../tests/kit/server'
+import { insertionOfRows } from './bare-rows'
 import { lineOf, percentile, print, type Line } from './line'
 
 const seconds = Number(process.argv.find((one) => one.startsWith('--seconds='))?.slice(10) ?? 60)
@@ -166,7 +167,8 @@ async function logFlood(at: TestServer, until: number): Promise<void> {
 }
 
 /** A file of so many rows is brought in; reads and commands of others meanwhile. */
-async function large(what: string, servers: readonly TestServer[]): Promise<Line[]> {
+async function large(what: string, servers: readonly TestServer[], bareUrl?: string): Promise<Line[]> {
+  const bare = await insertionOfRows(rows, bareUrl)
   const owner = await new Client(servers[0]!.url).stepInAs('Séverine')
   const { records } = await owner.directory()
   const project = records.project.find((one) => one.prefix === 'SED')!.id
@@ -175,12 +177,15 @@ async function large(what: string, servers: readonly TestServer[]): Promise<Line
   const rowsOf = () => Array.from({ length: rows }, (_, i) => ({ item: v7(), project, kind: kind.id, status: start, title: `Row ${i} of a long file`, parent: null, values: {} })) // prettier-ignore
   const reads: number[] = []
   let isOver = false
+  const before = residentOf(servers[0]!.process.pid!)
+  let most = before
   const reader = await new Client(servers[0]!.url).stepInAs('Yuki')
   const reading = (async () => {
     while (!isOver) {
       const from = performance.now()
       await (await reader.get('/api/directory')).text()
       reads.push(performance.now() - from)
+      most = Math.max(most, residentOf(servers[0]!.process.pid!))
       await sleep(20)
     }
   })()
@@ -191,16 +196,28 @@ async function large(what: string, servers: readonly TestServer[]): Promise<Line
   const from = performance.now()
   const command = v7()
   const brought = await owner.command('bring-in', { project, people: [], kinds: [], fields: [], options: [], items: rowsOf(), texts: [] }, command) // prettier-ignore
+  const written = async () => {
+    while (((await (await fetch(`${servers[0]!.url}/health`)).json()) as { unwritten: number }).unwritten)
+      await sleep(50)
+  }
   const took = performance.now() - from
+  await written()
+  const whole = performance.now() - from
   if (!brought.large) throw new Error(JSON.stringify(brought).slice(0, 300))
+  const fromUndo = performance.now()
   const undone = await owner.command('revert', { of: command })
-  const undoTook = performance.now() - from - took
+  const undoTook = performance.now() - fromUndo
+  await written()
+  const undoWhole = performance.now() - fromUndo
   if (!undone.large) throw new Error(JSON.stringify(undone).slice(0, 300))
   isOver = true
   await Promise.all([reading, writing])
-  console.log(`  ${what}: ${rows} rows brought in ${took.toFixed(0)} ms, undone in ${undoTook.toFixed(0)} ms; reads p50 ${percentile(reads, 0.5).toFixed(0)} worst ${worst(reads).toFixed(0)} ms; loop ${await loopOf(servers[0]!)}`) // prettier-ignore
+  console.log(`  ${what}: ${rows} rows brought in ${took.toFixed(0)} ms, all written after ${whole.toFixed(0)}, undone in ${undoTook.toFixed(0)} ms, all after ${undoWhole.toFixed(0)}; reads p50 ${percentile(reads, 0.5).toFixed(0)} worst ${worst(reads).toFixed(0)} ms; loop ${await loopOf(servers[0]!)}`) // prettier-ignore
   return [
     lineOf(`${what}: reads while ${rows} rows come, 99 %, ms (limit 250)`, rows, percentile(reads, 0.99), 250, 1),
+    lineOf(`${what}: bring in, all rows written, ms (limit: bare)`, rows, whole, bare, 3),
+    lineOf(`${what}: undo, all rows written, ms (limit: bare)`, rows, undoWhole, bare, 3),
+    lineOf(`${what}: MB more meanwhile (limit 400)`, rows, Math.max(0, most - before), 400, 1),
     lineOf(`${what}: commands meanwhile, at worst, ms (limit 2000)`, rows, worst(wrote.map((one) => one.acknowledged - one.sent)), 2000, 1), // prettier-ignore
   ]
 }
@@ -212,7 +229,7 @@ async function signInFlood(at: TestServer, until: number): Promise<void> {
     await Promise.all(Array.from({ length: 200 }, (_, i) => stranger.post('/api/session', { email: `guess${i % 50}@garden.example`, password: 'wrong one' }).then((answer) => answer.text()))) // prettier-ignore
 }
 
-async function at(what: string, servers: readonly TestServer[]): Promise<Line[]> {
+async function at(what: string, servers: readonly TestServer[], bareUrl?: string): Promise<Line[]> {
   const usual = { acknowledged: 100, delivered: 100, worst: 250 }
   const few = Math.max(5, seconds / 4)
   const parts: Record<string, () => Promise<Line[]>> = {
@@ -220,7 +237,7 @@ async function at(what: string, servers: readonly TestServer[]): Promise<Line[]>
     storm: () => storm(what, servers),
     logs: () => withWriters(`${what}, 20 logs at a time`, servers, 10, 1, few, (until) => logFlood(servers[0]!, until), usual), // prettier-ignore
     'sign-ins': () => withWriters(`${what}, 200 sign-ins at a time`, servers, 10, 1, few, (until) => signInFlood(servers[0]!, until), usual), // prettier-ignore
-    large: () => large(what, servers),
+    large: () => large(what, servers, bareUrl),
     many: () => withWriters(`${what}, 250 commands a second`, servers, 50, 5, few, async () => undefined, { acknowledged: 250, delivered: 250, worst: 1000 }), // prettier-ignore
   }
   const lines: Line[] = []
@@ -234,8 +251,10 @@ if (hasPostgres) {
   const cluster = await startCluster()
   const env = { DATABASE_URL: cluster.url }
   const servers = [await startServer({ demo: true, env }), await startServer({ demo: true, env })]
-  lines.push(...(await at('two on PostgreSQL', servers)))
+  const bare = await startCluster()
+  lines.push(...(await at('two on PostgreSQL', servers, bare.url)))
   cluster.stop()
+  bare.stop()
 } else console.log('Without PostgreSQL’s server programs its half is left out.')
 print(lines)
 process.exit(lines.some((line) => line.bound !== null && line.ratio > line.bound) ? 1 : 0)

@@ -249,6 +249,7 @@ const stayOf = (item: Item) => ({
 })
 
 function isAsMade(now: object, made: unknown): boolean {
-  const without = (record: object) => Object.fromEntries(Object.entries(record).filter(([key]) => !aside.has(key)))
-  return isSameValue(without(now), without(made as object))
+  const [is, was] = [now, made] as Record<string, unknown>[]
+  const isSame = (key: string) => aside.has(key) || isSameValue(is![key], was![key])
+  return Object.keys(is!).every(isSame) && Object.keys(was!).every((key) => key in is! || aside.has(key))
 }

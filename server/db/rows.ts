@@ -58,24 +58,33 @@ async function writeSome(
   replacing: readonly string[] | undefined,
 ): Promise<void> {
   const shape = shapeOf(table)
-  const lists = shape.map(({ property, type }) => {
-    const values = rows.map((row) =>
-      type === 'jsonb' ? JSON.stringify(row[property] ?? null) : (row[property] ?? null),
-    )
-    const arrayType = type === 'jsonb' ? 'text' : type.replace(/\(\d+\)/, '')
-    return sql`${sql.param(values)}::${sql.raw(arrayType)}[]`
-  })
-  const picked = shape.map(({ name, type }) => (type === 'jsonb' ? sql`${named(name)}::jsonb` : sql`${named(name)}`))
   const columns = sql.join(shape.map(({ name }) => named(name)), sql`, `) // prettier-ignore
   const others = shape.filter(({ name }) => !replacing?.includes(name))
   const conflict = replacing
     ? sql` on conflict (${sql.join(replacing.map(named), sql`, `)}) do update set ${sql.join(
         others.map(({ name }) => sql`${named(name)} = excluded.${named(name)}`), sql`, `)}` // prettier-ignore
     : sql``
-  const result = await tx.execute(
-    sql`insert into ${table} (${columns}) select ${sql.join(picked, sql`, `)} from unnest(${sql.join(lists, sql`, `)}) as given(${columns})${conflict}`,
-  )
+  const [first] = rows
+  const given = rows.length === 1 && first ? oneRow(shape, first) : manyRows(shape, rows, columns)
+  const result = await tx.execute(sql`insert into ${table} (${columns}) ${given}${conflict}`)
   mustTouch(result.rowCount, rows.length, table)
+}
+
+const parameter = ({ property, type }: ColumnShape, row: Row): unknown =>
+  type === 'jsonb' ? JSON.stringify(row[property] ?? null) : (row[property] ?? null)
+
+/** Without the lists, in which every quotation mark of a large JSON would be written twice more. */
+const oneRow = (shape: readonly ColumnShape[], row: Row): SQL =>
+  sql`values (${sql.join(shape.map((column) => sql`${parameter(column, row)}::${sql.raw(column.type)}`), sql`, `)})` // prettier-ignore
+
+function manyRows(shape: readonly ColumnShape[], rows: readonly Row[], columns: SQL): SQL {
+  const lists = shape.map((column) => {
+    const values = rows.map((row) => parameter(column, row))
+    const arrayType = column.type === 'jsonb' ? 'text' : column.type.replace(/\(\d+\)/, '')
+    return sql`${sql.param(values)}::${sql.raw(arrayType)}[]`
+  })
+  const picked = shape.map(({ name, type }) => (type === 'jsonb' ? sql`${named(name)}::jsonb` : sql`${named(name)}`))
+  return sql`select ${sql.join(picked, sql`, `)} from unnest(${sql.join(lists, sql`, `)}) as given(${columns})`
 }
 
 /** Deletes the rows of these ids, some at a time. Throws where there were fewer, unless some may be gone. */

@@ -7,7 +7,7 @@ import { itemRowsOf, keyOf } from '../db/batch'
 import type { Some } from '../db/commit'
 
 /** So many changes are written at once, in some tens of ms. */
-const mostAtOnce = 500
+const mostAtOnce = 1000
 
 /** A large entry that is in the log and whose records are still being written, some at a time. */
 export class Behind {
@@ -33,6 +33,11 @@ export class Behind {
       else behind.#apart.set(key, [change])
     })
     return behind
+  }
+
+  /** How many changes are still to be written. */
+  get left(): number {
+    return this.entry.patch.length - this.#at
   }
 
   /** The next ones. The same again until `wrote` is called. */

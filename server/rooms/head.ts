@@ -55,6 +55,7 @@ export class Head {
   readonly taken = new Map<string, number>()
   #turn: Promise<unknown> = Promise.resolve()
   #behind: Behind | undefined
+  #writing = Promise.resolve()
 
   constructor(
     readonly database: OpenDatabase,
@@ -202,7 +203,17 @@ export class Head {
   /** Writes the records of a large entry that is in the log and in the state, in turn with whatever else is asked. */
   async startBehind(entry: Entry): Promise<void> {
     this.#behind = await inTurns(Behind.of(this.workspace, entry))
-    void this.#writeAll()
+    this.#writing = this.#writeAll()
+  }
+
+  /** How many changes of a large entry are in the log and not in the records yet. */
+  get unwritten(): number {
+    return this.#behind?.left ?? 0
+  }
+
+  /** Resolves when every record is written, while others go on. */
+  written(): Promise<void> {
+    return this.#writing
   }
 
   async #writeAll(): Promise<void> {

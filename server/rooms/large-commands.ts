@@ -45,8 +45,10 @@ export class LargeCommands {
     try {
       for (let tries = 1; tries <= mostTries; tries++) {
         const prepared = await this.#prepare(asked)
+        await head.written()
         const answer = isRefused(prepared) ? prepared : await head.alone(() => this.#finish(asked, prepared))
         if (answer) return await this.#orBefore(asked, answer)
+        await clearParts(head.database.db, head.workspace, asked.command.id)
       }
       return await head.alone(async () => {
         const prepared = await this.#prepare(asked)
@@ -91,11 +93,26 @@ export class LargeCommands {
     const applied = judged.value
     const parts = partsOf({ entry: applied })
     const scopes = parts ? await inTurns(scopesAhead(head.state, applied.patch), signal) : undefined
-    for (let part = 0; scopes && part < parts - 1; part++) {
-      signal?.throwIfAborted()
-      await writePart(db, partRowOf(head.workspace, command.id, part, applied.patch, scopes))
-    }
+    if (scopes) await this.#writeParts(asked, applied.patch, scopes, parts - 1)
     return { applied, scopes, meanwhile }
+  }
+
+  /** One is made ready while the database writes the one before. */
+  async #writeParts({ command, signal }: Asked, patch: Patch, scopes: Scopes, n: number): Promise<void> {
+    const { workspace, database } = this.head
+    let writing: Promise<void> = Promise.resolve()
+    try {
+      for (let part = 0; part < n; part++) {
+        signal?.throwIfAborted()
+        const next = writePart(database.db, partRowOf(workspace, command.id, part, patch, scopes))
+        next.catch(() => undefined)
+        await writing
+        writing = next
+      }
+      await writing
+    } finally {
+      await writing.catch(() => undefined)
+    }
   }
 
   /** For whoever is alone. Undefined: what it stands on was changed meanwhile, so that it is to be judged anew. */
@@ -108,10 +125,7 @@ export class LargeCommands {
       await head.finishBehind()
       asked.signal?.throwIfAborted()
       const now = head.now(asked)
-      if (await inTurns(meanwhile.clashesWith(applied.patch, head.state))) {
-        await clearParts(db, head.workspace, asked.command.id)
-        return undefined
-      }
+      if (await inTurns(meanwhile.clashesWith(applied.patch, head.state))) return undefined
       const patch = withNextNumber(applied.patch, head.state)
       if (!scopes) {
         const done = head.apply(asked, { ...applied, patch }, now)

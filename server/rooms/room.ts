@@ -28,11 +28,10 @@ export class Room {
     const { state, sequence, unwritten } = await loadState(database.db, workspace)
     const head = new Head(database, workspace, state, clock, sequence)
     if (unwritten !== undefined) await head.catchUpFrom(unwritten)
-    // Where others write too, whatever is unfinished may be theirs: the first command to come waits for it a while.
-    if (!database.isShared) {
-      await clearLeftovers(database.db)
-      await head.alone(() => head.writeUnwritten())
-    }
+    // Whoever is in the midst of writing them on another server begins anew.
+    await clearLeftovers(database.db)
+    // Where others write too, they may be at it: the first command to come waits for them a while.
+    if (!database.isShared) await head.alone(() => head.writeUnwritten())
     return new Room(head)
   }
 
