@@ -36,8 +36,10 @@ interface Touched {
   unmade?: unknown
   isMadeTwice?: boolean
   /** Fields set, by name. */
-  readonly set: Map<string, unknown>
+  set: Map<string, unknown>
 }
+/** Of what is made or unmade: most of what a large patch touches. */
+const nothing: Map<string, unknown> = new Map()
 
 /** The state as it is after a patch, for as much of it as the patch touches. */
 class After implements Lookup {
@@ -48,9 +50,10 @@ class After implements Lookup {
 
   add(change: Change): void {
     const one = this.#touch(change.entity, change.id)
-    if (isSetChange(change)) one.set.set(change.field, undefined)
-    else if (change.field !== '*') one.set.set(change.field, change.after)
-    else if (change.after) {
+    if (isSetChange(change) || change.field !== '*') {
+      if (one.set === nothing) one.set = new Map()
+      one.set.set(change.field, isSetChange(change) ? undefined : change.after)
+    } else if (change.after) {
       one.isMadeTwice ||= one.made !== undefined || (change.before === null && one.set.size > 0)
       one.made = change.after
       if (change.before !== null) one.unmade = change.before
@@ -61,7 +64,7 @@ class After implements Lookup {
     const key = `${entity} ${id}`
     const known = this.touched.get(key)
     if (known) return known
-    const one: Touched = { entity, id, set: new Map() }
+    const one: Touched = { entity, id, set: nothing }
     this.touched.set(key, one)
     const others = this.#byEntity.get(entity)
     if (others) others.push(one)

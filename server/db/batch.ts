@@ -42,17 +42,18 @@ export const partRowsOf = (workspaceId: string, { entry, scopes }: Done): Row[] 
     partRowOf(workspaceId, entry.command, part, entry.patch, scopes),
   )
 
-/** In whose history changes stand; `part`: of a large patch, which part they are. `seen`: items that an earlier one had. */
+/** In whose history changes stand, each item once; `partAt`: the part that a change is in. `known`: they have it already. */
 export function itemRowsOf(
   workspaceId: string,
   sequence: number,
   patch: Patch,
   partAt: (i: number) => number | null,
-  seen = new Set<string>(),
+  known: ReadonlySet<string> = new Set(),
 ): Row[] {
   const rows: Row[] = []
+  const seen = new Set<string>()
   patch.forEach(({ entity, id }, i) => {
-    if (entity !== 'item' || seen.has(id)) return
+    if (entity !== 'item' || seen.has(id) || known.has(id)) return
     seen.add(id)
     rows.push({ workspaceId, item: id, sequence, part: partAt(i) })
   })

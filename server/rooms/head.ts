@@ -201,8 +201,8 @@ export class Head {
   }
 
   /** Writes the records of a large entry that is in the log and in the state, in turn with whatever else is asked. */
-  async startBehind(entry: Entry): Promise<void> {
-    this.#behind = await inTurns(Behind.of(this.workspace, entry))
+  startBehind(entry: Entry): void {
+    this.#behind = new Behind(this.workspace, entry)
     this.#writing = this.#writeAll()
   }
 
@@ -266,7 +266,7 @@ export class Head {
     if (unwritten === undefined) return
     const some: Some[] = []
     for (const entry of await this.#entriesFrom(unwritten)) {
-      const behind = await inTurns(Behind.of(this.workspace, entry))
+      const behind = new Behind(this.workspace, entry)
       for (let isLast = false; !isLast;) {
         const next = behind.next()
         behind.wrote(next)

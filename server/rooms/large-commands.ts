@@ -137,7 +137,7 @@ export class LargeCommands {
       const last = partRowOf(head.workspace, asked.command.id, parts - 1, patch, scopes)
       if (!(await commitLarge(db, head.commitTo(head.at), done, last, parts))) return undefined
       await head.moveTo(done.entry)
-      await head.startBehind(done.entry)
+      head.startBehind(done.entry)
       head.tell(done, parts)
       return answerTo(done)
     })

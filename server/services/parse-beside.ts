@@ -13,7 +13,7 @@ export type Piece =
 /** Less than this is read at once: it takes some ms. */
 const smallBytes = 200_000
 /** A thread that has nothing to read for so long is ended: what it has read has made it large. */
-const idleMs = 10_000
+const idleMs = 500
 
 interface Reading {
   command: Record<string, unknown>
