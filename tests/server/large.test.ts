@@ -1,0 +1,199 @@
+/** Large commands go beside all others; killed at any point, they are there whole or not at all. */
+import { join } from 'node:path'
+import { v7 } from 'uuid'
+import { describe, expect, it } from 'vitest'
+import type { Item } from '#core/model/records'
+import { runs } from '#core/test-kit/runs'
+import { openPglite } from '../../server/db/fsync-nodefs'
+import { Client } from '../kit/client'
+import { startDemo, startServer, type TestServer } from '../kit/server'
+
+const { numRuns: moments } = runs(2, 25)
+
+interface Ground {
+  readonly client: Client
+  readonly project: string
+  readonly kind: string
+  /** Where items start, and another status that they can be moved to. */
+  readonly status1: string
+  readonly status2: string
+}
+
+async function groundOf(server: TestServer): Promise<Ground> {
+  const client = await new Client(server.url).stepInAs('Séverine')
+  const { records } = await client.directory()
+  const project = records.project.find((one) => one.prefix === 'SED')!.id
+  const kind = records.kind.find((one) => one.project === project)!
+  const status1 = records.workflow.find((one) => one.id === kind.workflow)!.start
+  const status2 = records.step.find((one) => one.workflow === kind.workflow && one.status !== status1)!.status
+  return { client, project, kind: kind.id, status1, status2 }
+}
+
+const newItem = ({ project, kind, status1 }: Ground, title: string) => ({ item: v7(), project, kind, status: status1, title, parent: null, values: {} }) // prettier-ignore
+const rowsOf = (ground: Ground, n: number) => Array.from({ length: n }, (_, i) => newItem(ground, `Row ${i}`))
+const bodyOf = (ground: Ground, items: readonly object[]) => ({ project: ground.project, people: [], kinds: [], fields: [], options: [], items, texts: [] }) // prettier-ignore
+const titled = (items: readonly Item[]) => items.filter((item) => item.title.startsWith('Row '))
+const unwrittenAt = async (server: TestServer) => ((await (await fetch(`${server.url}/health`)).json()) as { unwritten: number }).unwritten // prettier-ignore
+
+/** What the tables say that everything else is read from, of a server that has stopped. */
+async function inTables(dir: string, query: string): Promise<Record<string, unknown>[]> {
+  const pg = await openPglite(join(dir, 'database'))
+  const { rows } = await pg.query(query)
+  await pg.close()
+  return rows as Record<string, unknown>[]
+}
+/** Items that have not just the open stay that they name, and stays of no item. */
+const strayStays = `
+  select item.id from item left join stay on stay.item = item.id and stay.until_at is null
+    group by item.id, item.stay having count(stay.id) <> 1 or max(stay.id) <> item.stay
+  union all select stay.item from stay where not exists (select from item where item.id = stay.item)`
+
+async function kill(server: TestServer): Promise<void> {
+  expect(await server.stop('SIGKILL')).toBe(null)
+}
+
+describe('a large command', () => {
+  it(
+    'goes beside all others: they are answered soon, and take numbers of their own',
+    { timeout: 120_000 },
+    async () => {
+      const server = await startDemo()
+      const ground = await groundOf(server)
+      const { client, project } = ground
+      const others = await new Client(server.url).stepInAs('Imke')
+      const took: number[] = []
+      let isOver = false
+      const adding = (async () => {
+        while (!isOver) {
+          const from = performance.now()
+          const added = await others.command('items.add', { items: [newItem(ground, 'Meanwhile')] })
+          expect(added.problem).toBeUndefined()
+          took.push(performance.now() - from)
+          await new Promise((resolve) => setTimeout(resolve, 50))
+        }
+      })()
+      const brought = await client.command('bring-in', bodyOf(ground, rowsOf(ground, 7000)))
+      expect(brought.large).toBeDefined()
+      isOver = true
+      await adding
+      expect(took.length).toBeGreaterThan(10)
+      expect(Math.max(...took)).toBeLessThan(2000)
+      const items = await client.items(project)
+      expect(titled(items)).toHaveLength(7000)
+      expect(items.filter((item) => item.title === 'Meanwhile')).toHaveLength(took.length)
+      expect(new Set(items.map((item) => item.number)).size).toBe(items.length)
+      const { records } = await client.directory()
+      const next = records.project.find((one) => one.id === project)!.nextNumber
+      expect(next).toBeGreaterThan(Math.max(...items.map((item) => item.number)))
+      await server.stop()
+    },
+  )
+
+  it('is judged anew where others have changed what it stands on', { timeout: 120_000 }, async () => {
+    const server = await startDemo()
+    const ground = await groundOf(server)
+    const { client, project } = ground
+    const { records } = await client.directory()
+    const rows = rowsOf(ground, 6000)
+    let isOver = false
+    const settingUp = (async () => {
+      for (let n = 0; !isOver; n++) {
+        const name = `Renamed ${n}`
+        const before = n ? `Renamed ${n - 1}` : records.kind.find((kind) => kind.id === ground.kind)!.name
+        const set = await client.command('kind.set', { target: ground.kind, set: { name: { from: before, to: name } } })
+        expect(set.problem).toBeUndefined()
+        await new Promise((resolve) => setTimeout(resolve, 30))
+      }
+    })()
+    const brought = await client.command('bring-in', bodyOf(ground, rows))
+    isOver = true
+    await settingUp
+    expect(brought.large).toBeDefined()
+    expect(titled(await client.items(project))).toHaveLength(6000)
+    await server.stop()
+    expect(await inTables(server.dir, strayStays)).toEqual([])
+  })
+
+  it('stops where nobody waits for it any more, and can be sent again', { timeout: 120_000 }, async () => {
+    const server = await startDemo()
+    const ground = await groundOf(server)
+    const { client, project } = ground
+    const [rows, id] = [rowsOf(ground, 7000), v7()]
+    const gone = new AbortController()
+    const sending = fetch(`${server.url}/api/commands/bring-in`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json', cookie: client.cookie, origin: server.url },
+      body: JSON.stringify({ id, type: 'bring-in', v: 2, ...bodyOf(ground, rows) }),
+      signal: gone.signal,
+    })
+    setTimeout(() => gone.abort(), 900)
+    await expect(sending).rejects.toThrow()
+    // One after another: the next is done when the one that was stopped has come to its end.
+    await expect
+      .poll(async () => (await client.command('bring-in', bodyOf(ground, [newItem(ground, 'After it')]))).entry, { timeout: 20_000 })
+      .toBeDefined() // prettier-ignore
+    expect(titled(await client.items(project))).toEqual([])
+    expect((await client.command('bring-in', bodyOf(ground, rows), id)).large).toBeDefined()
+    expect(titled(await client.items(project))).toHaveLength(7000)
+    await server.stop()
+  })
+
+  it('is there whole or not at all, whenever the process is killed', { timeout: 1_200_000 }, async () => {
+    const { dir } = await startDemo().then(async (server) => (await server.stop(), server))
+    let held = 0
+    for (let n = 0; n < moments; n++) {
+      const server = await startServer({ dir, demo: true })
+      const ground = await groundOf(server)
+      expect(titled(await ground.client.items(ground.project))).toHaveLength(held)
+      const sending = ground.client.command('bring-in', bodyOf(ground, rowsOf(ground, 7000))).catch(() => undefined)
+      setTimeout(() => void server.process.kill('SIGKILL'), 500 + (2500 * n) / moments)
+      await sending
+      await server.stop('SIGKILL')
+      const again = await startServer({ dir, demo: true })
+      const now = titled(await (await groundOf(again)).client.items(ground.project)).length
+      expect([held, held + 7000]).toContain(now)
+      held = now
+      await again.stop()
+      expect(await inTables(dir, 'select 1 from log_part where not exists (select from log where log.command = log_part.command)')).toEqual([]) // prettier-ignore
+      expect(await inTables(dir, strayStays)).toEqual([])
+    }
+  })
+
+  it('that is in the log when the process is killed is there whole, and so is what was done on it', { timeout: 120_000 }, async () => {
+    let server = await startDemo()
+    const { dir } = server
+    let ground = await groundOf(server)
+    const { project, status1, status2 } = ground
+    const [rows, id] = [rowsOf(ground, 7000), v7()]
+    const last = rows.at(-1)!.item
+    await ground.client.command('bring-in', bodyOf(ground, rows), id)
+    const moved = await ground.client.command('items.move', { items: [{ item: last, status: { from: status1, to: status2 } }] }) // prettier-ignore
+    expect(moved.entry).toBeDefined()
+    expect(await unwrittenAt(server)).toBeGreaterThan(1000)
+    await kill(server)
+    expect(await inTables(dir, 'select 1 from workspace where unwritten is null')).toEqual([])
+
+    server = await startServer({ dir, demo: true })
+    ground = await groundOf(server)
+    const items = titled(await ground.client.items(project))
+    expect(items).toHaveLength(7000)
+    expect(items.find((item) => item.id === last)?.status).toBe(status2)
+    const history = (await (await ground.client.get(`/api/items/${last}/history`)).json()) as { entries: unknown[] }
+    expect(history.entries).toHaveLength(2)
+    await server.stop()
+    expect(await inTables(dir, strayStays)).toEqual([])
+    expect(await inTables(dir, 'select 1 from workspace where unwritten is not null')).toEqual([])
+
+    server = await startServer({ dir, demo: true })
+    ground = await groundOf(server)
+    // What was touched since stays; everything else goes.
+    expect((await ground.client.command('revert', { of: id })).large).toBeDefined()
+    expect(await unwrittenAt(server)).toBeGreaterThan(1000)
+    await kill(server)
+    server = await startServer({ dir, demo: true })
+    ground = await groundOf(server)
+    expect(titled(await ground.client.items(project)).map((item) => item.id)).toEqual([last])
+    await server.stop()
+    expect(await inTables(dir, strayStays)).toEqual([])
+  }) // prettier-ignore
+})
