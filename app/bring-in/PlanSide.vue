@@ -7,6 +7,7 @@ import SelectOne from '../parts/SelectOne.vue'
 import type { Fault } from '#core/bring-in/plan'
 import type { Status, StatusId } from '#core/model/records'
 import { useChanges } from '../data/changes'
+import { useSession } from '../data/session'
 import { grouped } from '../counted'
 import { words } from '../words'
 import type { PlanSummary } from './worker'
@@ -27,6 +28,9 @@ const emit = defineEmits<{
 }>()
 const w = words.bringIn
 const changes = useChanges()
+const session = useSession()
+/** How much is done; undefined before the server has begun. */
+const share = computed(() => session.standing.large?.share)
 
 const faultWords = shallowRef<ReadonlyMap<number, string>>(new Map())
 watch(
@@ -109,10 +113,18 @@ function mend({ line, column }: Fault): void {
       </section>
     </div>
     <p v-if="said" class="note wrong" role="alert">{{ said }}</p>
-    <VBtn variant="flat" size="large" :disabled="!mayGo" @click="emit('go')">{{
-      isSending ? w.sending(plan?.items ?? 0) : w.go(plan?.items ?? 0)
+    <VBtn v-if="!isSending" variant="flat" size="large" :disabled="!mayGo" @click="emit('go')">{{
+      w.go(plan?.items ?? 0)
     }}</VBtn>
-    <VProgressLinear v-if="isSending" indeterminate :aria-label="w.sending(plan?.items ?? 0)" />
+    <div v-else class="sending">
+      <span>{{ w.sending(plan?.items ?? 0, share) }}</span>
+      <VBtn variant="plain" :disabled="share === undefined" @click="changes.stop()">{{ w.stop }}</VBtn>
+      <VProgressLinear
+        :indeterminate="share === undefined"
+        :model-value="(share ?? 0) * 100"
+        :aria-label="w.sending(plan?.items ?? 0)"
+      />
+    </div>
     <span class="soft small">{{ w.nothingYet }}</span>
   </aside>
 </template>
@@ -127,6 +139,15 @@ function mend({ line, column }: Fault): void {
   gap: 9px;
   font-size: var(--size-data);
   min-height: 0;
+}
+.sending {
+  display: grid;
+  grid-template-columns: 1fr auto;
+  align-items: center;
+  gap: 6px 12px;
+}
+.sending :deep(.v-progress-linear) {
+  grid-column: 1 / -1;
 }
 .sum {
   display: grid;

@@ -39,7 +39,8 @@ export const words = {
     mend: (line: number) => `Fix line ${line}`,
     go: (count: number) => `Bring in ${counted(count, 'item', 'items')}`,
     nothingYet: 'Nothing has changed yet, and one undo takes all of it out again.',
-    sending: (count: number) => `Bringing in ${counted(count, 'item', 'items')} …`,
+    sending: (count: number, share?: number) =>
+      `Bringing in ${counted(count, 'item', 'items')}${share === undefined ? ' …' : `: ${Math.round(share * 100)}%`}`,
     done: (count: number) => `${counted(count, 'item is', 'items are')} in`,
     undone: 'The bring-in was undone: none of its items are left',
     see: 'See them',

@@ -99,10 +99,20 @@ export const useChanges = defineStore('changes', () => {
     if (!begun) return
     to.value = [...to.value, { ...begun, name: last.name }]
     void session.api?.settled(begun.command).then((settled) => {
+      if ('problem' in settled && settled.problem.code === 'stopped') {
+        from.value = [...from.value, last]
+        to.value = to.value.filter((step) => step.command !== begun.command)
+      }
       const kept = 'done' in settled ? new Set(settled.leftAlone?.map((place) => place.id)).size : 0
       if (kept) say(words.notice.leftAlone(kept))
     })
   }
 
-  return { undoName, redoName, notices, send, sendAside, sendAndWait, isDone, undo, redo, say, dismiss, wordsFor }
+  /** Stops what the server is doing that is large. */
+  const stop = async (): Promise<void> => {
+    const { large } = session.standing
+    if (large) await session.api?.stop(large.command)
+  }
+
+  return { undoName, redoName, notices, send, sendAside, sendAndWait, isDone, undo, redo, stop, say, dismiss, wordsFor }
 })

@@ -9,9 +9,9 @@ import { words } from '../words'
 const changes = useChanges()
 const session = useSession()
 const line = computed(() => {
-  const { link, pending } = session.standing
+  const { link, pending, large } = session.standing
   if (link === 'down') return words.line.down(pending)
-  if (link === 'up') return pending ? words.line.sending(pending) : words.line.up
+  if (link === 'up') return pending ? words.line.sending(pending, large?.share) : words.line.up
   return link === 'opening' ? words.line.opening : link === 'outdated' ? words.line.outdated : words.line.signedOut
 })
 </script>
@@ -25,9 +25,13 @@ const line = computed(() => {
     <VBtn v-if="changes.redoName" class="undo redo" aria-keyshortcuts="Control+Shift+Z" @click="changes.redo()">
       {{ words.tally.redo }} <i>{{ changes.redoName }}</i>
     </VBtn>
-    <span class="right one-line" :class="session.standing.link === 'down' ? 'down' : 'soft'" role="status">{{
-      line
-    }}</span>
+    <VBtn v-if="session.standing.large" class="right stop" @click="changes.stop()">{{ words.line.stop }}</VBtn>
+    <span
+      class="one-line"
+      :class="[{ right: !session.standing.large }, session.standing.link === 'down' ? 'down' : 'soft']"
+      role="status"
+      >{{ line }}</span
+    >
   </div>
 </template>
 

@@ -86,7 +86,9 @@ export const words = {
       pending
         ? `Offline. ${counted(pending, 'change is', 'changes are')} waiting to be sent when you’re back.`
         : 'Offline. Keep working: your changes are sent when you’re back.',
-    sending: (pending: number) => `sending ${counted(pending, 'change', 'changes')}`,
+    sending: (pending: number, share?: number) =>
+      `sending ${counted(pending, 'change', 'changes')}${share === undefined ? '' : `: ${Math.round(share * 100)}%`}`,
+    stop: 'Stop',
     signedOut: 'signed out',
     outdated: 'A new version is ready: reload',
   },

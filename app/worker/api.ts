@@ -130,6 +130,10 @@ export class Api {
     return replica.settled(command)
   }
 
+  stop(command: string): Promise<void> {
+    return httpLink.stop(command)
+  }
+
   async keyOf(item: string): Promise<string> {
     await opening
     const found = replica.state.maybe('item', item)

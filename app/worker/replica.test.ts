@@ -72,6 +72,7 @@ class Elsewhere {
       const half = Math.ceil(entry.patch.length / 2)
       return { ...entry, patch: entry.patch.slice(part * half, (part + 1) * half) }
     },
+    stop: () => Promise.resolve(),
     send: async (command) => {
       this.#up()
       this.sent.push(command.id)

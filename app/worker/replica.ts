@@ -25,6 +25,8 @@ export interface Standing {
   readonly pending: number
   /** How far the opening is, 0 to 1. */
   readonly progress: number
+  /** The large command that the server is doing, and how much of it is done, 0 to 1. */
+  readonly large?: { readonly command: string; readonly share: number } | undefined
 }
 
 /** The last word on a command. `leftAlone`: what a revert could not undo, as it has been changed since. */
@@ -295,6 +297,10 @@ export class Replica implements QueryContext {
         this.#stand({ link: 'signed-out' })
         this.end()
         return
+      case 'progress':
+        // Whichever tab or browser sent it.
+        if (this.#isPending(message.command)) this.#stand({ large: { command: message.command, share: message.share } })
+        return
       default:
         this.#take(message)
     }
@@ -444,7 +450,7 @@ export class Replica implements QueryContext {
   #settle(command: CommandId, settled: Settled): void {
     this.#settling.get(command)?.settle(settled)
     void this.ports.box.drop(command)
-    this.#stand({})
+    this.#stand(this.#standing.large?.command === command ? { large: undefined } : {})
   }
 
   #promise(command: string): void {

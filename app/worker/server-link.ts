@@ -23,6 +23,8 @@ export interface ServerLink extends ServerPort {
   logAfter(sequence: number): Promise<readonly LogMessage[]>
   part(sequence: number, part: number): Promise<Entry>
   send(command: Command): Promise<Answer>
+  /** Stops a large command that is being done; its answer says whether that was in time. */
+  stop(command: string): Promise<void>
   /** Where items stood at the end of a day, of those that have moved since; what had been written by then. */
   past(
     project: string,
@@ -72,6 +74,9 @@ export const httpLink: ServerLink = {
   async send(command) {
     const init = { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(command) }
     return jsonOf<Answer>(await fetchOrDown(`/api/commands/${command.type}`, init))
+  },
+  async stop(command) {
+    await fetchOrDown(`/api/large/${command}`, { method: 'DELETE' })
   },
   past: (project, daysAgo) => get(`/api/projects/${project}/past?days=${daysAgo}`),
   history: (item, before) => get(`/api/items/${item}/history${before === undefined ? '' : `?before=${before}`}`),

@@ -59,6 +59,7 @@ const sentences: Readonly<Record<ProblemCode, (said: Said, field: string, naming
   'owner-exists': () => 'The owner’s account has already been made. Sign in.',
   'log-too-far-back': () => 'A lot has changed since you were last here, so everything is being fetched again.',
   'fields-differ': () => 'The project’s fields have changed in the meantime. Check the columns again.',
+  stopped: () => 'Stopped. Nothing was changed.',
   unexpected: (said) =>
     `Something went wrong here, and nothing was changed.${said.request ? ` If it keeps happening, report it as ${said.request}.` : ''}`,
 }

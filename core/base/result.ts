@@ -50,6 +50,7 @@ export const problemCodes = [
   'owner-exists',
   'log-too-far-back',
   'fields-differ',
+  'stopped',
   'unexpected',
 ] as const
 /** The code of a problem. */

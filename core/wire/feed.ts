@@ -18,6 +18,8 @@ export type FeedMessage =
   | { readonly tell: 'entry'; readonly entry: Entry }
   | { readonly tell: 'large'; readonly sequence: number; readonly parts: number }
   | { readonly tell: 'sequence'; readonly n: number }
+  /** To whoever sent a large command: how much of it is done, 0 to 1. */
+  | { readonly tell: 'progress'; readonly command: string; readonly share: number }
   | { readonly tell: 'ended'; readonly why: 'signed-out' | 'removed' | 'closing' }
 
 /** An answer to a command that was read and judged. */

@@ -2,7 +2,6 @@ import { setResponseHeader, type H3Event } from 'h3'
 import { maySee } from '#core/access/access'
 import { definitionOf, mostBytesOf } from '#core/commands/registry'
 import type { PersonId } from '#core/base/ids'
-import { problem } from '#core/base/result'
 import { personActor } from '#core/change/actor'
 import { usualBytes } from '#core/change/command'
 import type { Answer } from '#core/wire/feed'
@@ -37,6 +36,9 @@ export async function takeCommand(event: H3Event, house: House, type: string): P
   return largeOnes.of(me, mostBytesOf(type) > usualBytes, () => readAndDo(event, house, room, me, type))
 }
 
+/** The progress of a large command is told in so many steps. */
+const steps = 20
+
 /** Aborted when whoever asked is there no longer, or has been answered. */
 function untilGone(event: H3Event): AbortSignal {
   const gone = new AbortController()
@@ -54,12 +56,13 @@ async function readAndDo(event: H3Event, house: House, room: Room, me: PersonId,
   const projects = definitionOf(command.value.type)?.projects(room.state, command.value) ?? []
   if (projects.some((id) => room.state.maybe('project', id) && !maySee(room.state, me, id)))
     return { problem: { code: 'gone' } }
-  const signal = untilGone(event)
-  const answer = await room.submit(command.value, me, { signal }).catch((error: unknown) => {
-    if (!signal.aborted) throw error
-    // Nobody is there to hear it.
-    return { problem: problem('unexpected') }
-  })
+  const { id } = command.value
+  let told = -1
+  const progress = (share: number) => {
+    const step = Math.floor(share * steps) / steps
+    if (step > told) house.feed.tell(me, { tell: 'progress', command: id, share: (told = step) })
+  }
+  const answer = await room.submit(command.value, me, { signal: untilGone(event), progress })
   setResponseHeader(event, 'server-timing', `command;dur=${(performance.now() - read).toFixed(2)}`)
   if (!('done' in answer)) return answer
   return { entry: seenBy(room.state, answer.done, me) ?? { ...answer.done.entry, patch: [] } }

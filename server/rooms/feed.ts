@@ -2,7 +2,7 @@ import type { ServerResponse } from 'node:http'
 import { accountOf } from '#core/access/access'
 import type { PersonId } from '#core/base/ids'
 import type { Reader } from '#core/model/reader'
-import type { FeedMessage } from '#core/wire/feed'
+import type { FeedMessage, LogMessage } from '#core/wire/feed'
 import { concerns, seenBy, type Scoped } from '#core/wire/seen'
 
 interface Listener {
@@ -48,6 +48,11 @@ export class Feed {
     }
   }
 
+  /** Tells one person, wherever they are signed in. */
+  tell(person: PersonId, message: FeedMessage): void {
+    for (const one of this.#listeners) if (one.person === person) one.response.write(frame(message))
+  }
+
   end(session: string): void {
     for (const one of this.#listeners) if (one.session === session) finish(one, 'signed-out')
   }
@@ -64,12 +69,7 @@ export class Feed {
 }
 
 /** What a person is sent of an entry. */
-export function messageFor(
-  reader: Reader,
-  done: Scoped,
-  parts: number,
-  person: PersonId,
-): Exclude<FeedMessage, { tell: 'hello' | 'ended' }> {
+export function messageFor(reader: Reader, done: Scoped, parts: number, person: PersonId): LogMessage {
   const { sequence } = done.entry
   // Of a large entry the parts tell what may be seen of it.
   if (parts && concerns(reader, done.scopes, person)) return { tell: 'large', sequence, parts }

@@ -37,6 +37,8 @@ export interface Asked {
   readonly at: string | undefined
   /** Says that nobody waits for it any more; a large one heeds it until it is in the log. */
   readonly signal: AbortSignal | undefined
+  /** Hears how much of a large one is done, 0 to 1. */
+  readonly progress: ((share: number) => void) | undefined
 }
 
 /** The channel on which servers that share a database hasten each other. */

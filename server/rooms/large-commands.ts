@@ -1,3 +1,4 @@
+import type { PersonId } from '#core/base/ids'
 import { problem } from '#core/base/result'
 import type { Applied } from '#core/change/command'
 import { isSetChange, type Patch } from '#core/change/patch'
@@ -13,6 +14,9 @@ import { Meanwhile } from './meanwhile'
 
 /** So often one is judged while others go on; where they change what it stands on, they wait for it after that. */
 const mostTries = 2
+
+/** How much is done of one when it is judged, and when its parts are written: by the time that they take. */
+const [whenJudged, whenWritten] = [0.2, 0.9]
 
 /** A large command that is judged, and of which every part but the last is written. */
 interface Prepared {
@@ -31,13 +35,25 @@ const isRefused = (prepared: Prepared | Refused | undefined): prepared is Refuse
  */
 export class LargeCommands {
   #turn: Promise<unknown> = Promise.resolve()
+  /** Those that are not in the log yet. */
+  readonly #stops = new Map<string, { readonly by: PersonId; readonly stop: AbortController }>()
 
   constructor(readonly head: Head) {}
 
   submit(asked: Asked): Promise<RoomAnswer> {
-    const doing = this.#turn.then(() => this.#do(asked))
-    this.#turn = doing.catch(() => undefined)
+    const stop = new AbortController()
+    const signal = asked.signal ? AbortSignal.any([asked.signal, stop.signal]) : stop.signal
+    this.#stops.set(asked.command.id, { by: asked.by, stop })
+    const doing = this.#turn.then(() => this.#do({ ...asked, signal }))
+    this.#turn = doing.catch(() => undefined).finally(() => this.#stops.delete(asked.command.id))
     return doing
+  }
+
+  stop(command: string, by: PersonId): boolean {
+    const found = this.#stops.get(command)
+    if (found?.by !== by) return false
+    found.stop.abort()
+    return true
   }
 
   async #do(asked: Asked): Promise<RoomAnswer> {
@@ -59,6 +75,7 @@ export class LargeCommands {
       await clearParts(head.database.db, head.workspace, asked.command.id).catch(() => undefined)
       const before = error instanceof DoneBefore ? await head.answerOf(asked) : undefined
       if (before) return before
+      if (asked.signal?.aborted) return { problem: problem('stopped') }
       throw error
     } finally {
       head.meanwhile = undefined
@@ -75,6 +92,8 @@ export class LargeCommands {
     const { head } = this
     const { command, signal } = asked
     const { db } = head.database
+    signal?.throwIfAborted()
+    asked.progress?.(0)
     const meanwhile = new Meanwhile()
     head.meanwhile = meanwhile
     const fetched = new Fetched(db, head.workspace)
@@ -98,7 +117,7 @@ export class LargeCommands {
   }
 
   /** One is made ready while the database writes the one before. */
-  async #writeParts({ command, signal }: Asked, patch: Patch, scopes: Scopes, n: number): Promise<void> {
+  async #writeParts({ command, signal, progress }: Asked, patch: Patch, scopes: Scopes, n: number): Promise<void> {
     const { workspace, database } = this.head
     let writing: Promise<void> = Promise.resolve()
     try {
@@ -108,6 +127,7 @@ export class LargeCommands {
         next.catch(() => undefined)
         await writing
         writing = next
+        progress?.(whenJudged + (whenWritten - whenJudged) * (part / n))
       }
       await writing
     } finally {

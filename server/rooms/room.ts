@@ -8,7 +8,7 @@ import { loadState } from '../db/load'
 import { entriesAfter } from '../db/log'
 import type { OpenDatabase } from '../db/open'
 import { Batches } from './batches'
-import { Head, type Hear, type RoomAnswer } from './head'
+import { Head, type Asked, type Hear, type RoomAnswer } from './head'
 import { LargeCommands } from './large-commands'
 
 export { channel } from './head'
@@ -62,13 +62,15 @@ export class Room {
     for (const { entry, scopes = [], parts } of stored.slice(from)) hear({ entry, scopes }, parts)
   }
 
-  /**
-   * Does a command, or says why not. Rejects only where something unexpected happened, or where the signal stops a large
-   * one before it is in the log; then nothing was changed.
-   */
-  submit(command: Command, by: PersonId, more: { at?: string; signal?: AbortSignal } = {}): Promise<RoomAnswer> {
-    const asked = { command, by, at: more.at, signal: more.signal }
+  /** Does a command, or says why not. Rejects only where something unexpected happened; then nothing was changed. */
+  submit(command: Command, by: PersonId, more: Partial<Asked> = {}): Promise<RoomAnswer> {
+    const asked = { at: undefined, signal: undefined, progress: undefined, ...more, command, by }
     return mostBytesOf(command.type) > usualBytes ? this.#large.submit(asked) : this.#batches.submit(asked)
+  }
+
+  /** Stops a large command of one’s own that is not in the log yet. False: there is none. */
+  stop(command: string, by: PersonId): boolean {
+    return this.#large.stop(command, by)
   }
 
   /** Looks whether other servers have written, and takes in what they have. */

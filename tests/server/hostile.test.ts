@@ -79,6 +79,7 @@ const routes: Readonly<Record<string, { path: string; body?: unknown; isFeed?: b
   'items/[id]/history.get': { path: '/api/items/[1]/history?before=[9]' },
   'items/[id]/texts/[field].get': { path: '/api/items/[1]/texts/[2]' },
   'log.get': { path: '/api/log?after=[0]' },
+  'large/[id].delete': { path: '/api/large/[1]' },
   'log/[n]/parts/[k].get': { path: '/api/log/[1]/parts/[0]' },
   'owner.post': { path: '/api/owner', body: { code: 'x', name: 'A', email: 'a@garden.example', password: 'long enough it is', workspace: 'W', timeZone: 'Europe/Berlin' } },
   'projects/[id]/items.get': { path: '/api/projects/[1]/items' },

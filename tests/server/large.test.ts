@@ -114,28 +114,52 @@ describe('a large command', () => {
     expect(await inTables(server.dir, strayStays)).toEqual([])
   })
 
-  it('stops where nobody waits for it any more, and can be sent again', { timeout: 120_000 }, async () => {
+  it('stops where its sender says so, and nobody else, and can be sent again', { timeout: 120_000 }, async () => {
     const server = await startDemo()
     const ground = await groundOf(server)
     const { client, project } = ground
+    const other = await new Client(server.url).stepInAs('Imke')
     const [rows, id] = [rowsOf(ground, 7000), v7()]
+    const feed = (await client.get('/api/feed')).body!.getReader()
+    const sending = client.command('bring-in', bodyOf(ground, rows), id)
+    let said = ''
+    while (!said.includes('"tell":"progress"')) said += new TextDecoder().decode((await feed.read()).value)
+    expect(said).toContain(id)
+    expect((await other.delete(`/api/large/${id}`)).status).toBe(404)
+    expect((await client.delete(`/api/large/${id}`)).status).toBe(200)
+    expect((await sending).problem?.code).toBe('stopped')
+    expect(titled(await client.items(project))).toEqual([])
+    expect((await client.command('bring-in', bodyOf(ground, rows), id)).large).toBeDefined()
+    expect(titled(await client.items(project))).toHaveLength(7000)
+    expect((await client.delete(`/api/large/${id}`)).status).toBe(404)
+    await feed.cancel()
+    await server.stop()
+  })
+
+  it('stops where nobody waits for it any more', { timeout: 120_000 }, async () => {
+    const server = await startDemo()
+    const ground = await groundOf(server)
+    const { client, project } = ground
     const gone = new AbortController()
+    const feed = (await client.get('/api/feed')).body!.getReader()
     const sending = fetch(`${server.url}/api/commands/bring-in`, {
       method: 'POST',
       headers: { 'content-type': 'application/json', cookie: client.cookie, origin: server.url },
-      body: JSON.stringify({ id, type: 'bring-in', v: 2, ...bodyOf(ground, rows) }),
+      body: JSON.stringify({ id: v7(), type: 'bring-in', v: 2, ...bodyOf(ground, rowsOf(ground, 7000)) }),
       signal: gone.signal,
     })
-    setTimeout(() => gone.abort(), 900)
+    let said = ''
+    while (!said.includes('"tell":"progress"')) said += new TextDecoder().decode((await feed.read()).value)
+    gone.abort()
     await expect(sending).rejects.toThrow()
+    await feed.cancel()
     // One after another: the next is done when the one that was stopped has come to its end.
     await expect
       .poll(async () => (await client.command('bring-in', bodyOf(ground, [newItem(ground, 'After it')]))).entry, { timeout: 20_000 })
       .toBeDefined() // prettier-ignore
     expect(titled(await client.items(project))).toEqual([])
-    expect((await client.command('bring-in', bodyOf(ground, rows), id)).large).toBeDefined()
-    expect(titled(await client.items(project))).toHaveLength(7000)
     await server.stop()
+    expect(await inTables(server.dir, 'select 1 from log_part')).toEqual([])
   })
 
   it('is there whole or not at all, whenever the process is killed', { timeout: 1_200_000 }, async () => {
