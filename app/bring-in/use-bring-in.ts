@@ -3,6 +3,7 @@ import { proxy, wrap, type Remote } from 'comlink'
 import type { CommandId } from '#core/base/ids'
 import type { ColumnPlan } from '#core/bring-in/columns'
 import type { Project, StatusId } from '#core/model/records'
+import { counted } from '../counted'
 import { useChanges } from '../data/changes'
 import { useDirectory } from '../data/directory'
 import { useAsk } from '../data/use-ask'
@@ -80,7 +81,9 @@ export function useBringIn(project: () => Project | undefined) {
     const count = plan.value.items
     isSending.value = true
     const body = await api.body()
-    const done = body && (await changes.sendAndWait({ type: 'bring-in', ...body }, `bringing in ${count} items`))
+    const done =
+      body &&
+      (await changes.sendAndWait({ type: 'bring-in', ...body }, `bringing in ${counted(count, 'item', 'items')}`))
     isSending.value = false
     if (done?.ok === false) return void (said.value = await changes.wordsFor(done.problem))
     if (done) broughtIn.value = { command: done.value, count }

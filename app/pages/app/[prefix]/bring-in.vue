@@ -8,6 +8,7 @@ import PlannedRows from '../../../bring-in/PlannedRows.vue'
 import PlanSide from '../../../bring-in/PlanSide.vue'
 import { useBringIn } from '../../../bring-in/use-bring-in'
 import AppFrame from '../../../shell/AppFrame.vue'
+import { grouped } from '../../../counted'
 import { useChanges } from '../../../data/changes'
 import { useDirectory } from '../../../data/directory'
 import { words } from '../../../words'
@@ -61,7 +62,7 @@ onBeforeUnmount(() => removeEventListener('keydown', onKey))
           >
         </h1>
         <div v-if="file" class="count">
-          <b>{{ file.records }}</b> <span class="soft">{{ w.rowsOnly(file.header.length) }}</span>
+          <b>{{ grouped(file.records) }}</b> <span class="soft">{{ w.rowsOnly(file.header.length) }}</span>
         </div>
       </div>
     </template>
