@@ -43,10 +43,10 @@ function viewChangedBy(view: View, by: Actor, found: Lookup): Act | undefined {
 }
 
 /** Why someone may not make every one of these changes: each record is theirs to change as it is, and as it becomes. */
-export function patchRefusal(reader: Reader, by: Actor, patch: Patch): Pieces<Problem | undefined> {
-  const found = lookupThrough(reader, patch)
+export function* patchRefusal(reader: Reader, by: Actor, patch: Patch): Pieces<Problem | undefined> {
+  const found = yield* lookupThrough(reader, patch)
   const asked = new Set<string>()
-  return firstInPieces(patch, (change) => {
+  return yield* firstInPieces(patch, (change) => {
     const { entity, id, field } = change
     // Items of a project are all alike in it.
     const key = entity === 'item' ? `item of ${reader.placeOf(id)?.table.project ?? id}` : `${entity} ${id} ${field}`

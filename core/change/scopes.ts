@@ -3,7 +3,7 @@ import { firstInPieces, inPieces, type Pieces } from '../base/pieces'
 import { isSameValue } from '../base/sorted-ids'
 import { entityOf, type Lookup, type Scope } from '../model/entities'
 import type { Reader } from '../model/reader'
-import type { EntityName, Item, Records } from '../model/records'
+import type { EntityName, Records } from '../model/records'
 import { isSetChange, type Change, type Patch } from './patch'
 
 /** Changes that stand together in a patch and are for the same people. */
@@ -20,15 +20,15 @@ export interface ScopeRun {
 /** Runs along a patch. */
 export type Scopes = readonly ScopeRun[]
 
-/** Finds records of a state and, where they are gone from it, those that a patch makes or unmakes. */
-export function lookupThrough(reader: Reader, patch: Patch): Lookup {
+/** Finds records of a state and, where they are not in it, those that a patch makes or unmakes. */
+export function* lookupThrough(reader: Reader, patch: Patch): Pieces<Lookup> {
   const inPatch = new Map<string, unknown>()
-  for (const change of patch)
-    if (change.field === '*' && !isSetChange(change))
-      inPatch.set(`${change.entity} ${change.id}`, change.after ?? change.before)
+  yield* inPieces(patch, (change) => {
+    if (change.field === '*' && !isSetChange(change)) inPatch.set(keyOf(change), change.after ?? change.before)
+  })
   return {
     maybe: <E extends EntityName>(entity: E, id: string) =>
-      reader.maybe(entity, id) ?? (inPatch.get(`${entity} ${id}`) as Records[E] | undefined),
+      reader.maybe(entity, id) ?? (inPatch.get(keyOf({ entity, id })) as Records[E] | undefined),
   }
 }
 
@@ -42,7 +42,7 @@ function scopeOf(reader: Reader, { entity, id }: Change): Scope | undefined {
   return record && entityOf(entity).scope(record, reader)
 }
 
-const keyOf = (change: Change): string => (change.entity === 'item' ? change.id : `${change.entity} ${change.id}`)
+const keyOf = ({ entity, id }: Pick<Change, 'entity' | 'id'>): string => (entity === 'item' ? id : `${entity} ${id}`)
 /** What the server alone holds is sent to nobody, whatever its scope. */
 const isHeld = (change: Change): boolean => entityOf(change.entity).held !== 'server only'
 
@@ -92,21 +92,12 @@ export function scoping(reader: Reader, patch: Patch): () => Scopes {
  * that can be told only once it is applied.
  */
 export function* scopesAhead(reader: Reader, patch: Patch): Pieces<Scopes | undefined> {
-  const inPatch = new Map<string, unknown>()
-  yield* inPieces(patch, (change) => {
-    if (change.field === '*' && !isSetChange(change)) inPatch.set(keyOf(change), change.after ?? change.before)
-  })
-  const found: Lookup = {
-    maybe: <E extends EntityName>(entity: E, id: string) =>
-      reader.maybe(entity, id) ?? (inPatch.get(entity === 'item' ? id : `${entity} ${id}`) as Records[E] | undefined),
-  }
+  const found = yield* lookupThrough(reader, patch)
   const scope = (change: Change): Scope | undefined => {
-    if (change.entity === 'item') {
-      const project = (inPatch.get(change.id) as Item | undefined)?.project ?? reader.placeOf(change.id)?.table.project
-      return project && { of: 'project', project }
-    }
+    const known = scopeOf(reader, change)
+    if (known) return known
     const record = found.maybe(change.entity, change.id)
-    return record && entityOf(change.entity).scope(record, found)
+    return record && entityOf(change.entity).scope(record as never, found)
   }
   const runs: { n: number; scope: Scope | null }[] = []
   const misfit = yield* firstInPieces(patch, (change) => {
