@@ -5,11 +5,11 @@ import { Client } from '../tests/kit/client'
 import { startCluster, hasPostgres } from '../tests/kit/postgres'
 import { startDemo, startServer, type TestServer } from '../tests/kit/server'
 import { insertionOfRows } from './bare-rows'
-import { lineOf, percentile, print, type Line } from './line'
+import { lineOf, median, percentile, print, type Line } from './line'
 
 const seconds = Number(process.argv.find((one) => one.startsWith('--seconds='))?.slice(10) ?? 60)
 const rows = Number(process.argv.find((one) => one.startsWith('--rows='))?.slice(7) ?? 50_000)
-/** One part alone: writers, storm, logs, sign-ins, large or many. */
+/** One part alone: writers, storm, logs, sign-ins, openings, large or many. */
 const only = process.argv.find((one) => one.startsWith('--only='))?.slice(7)
 const people = ['Séverine', 'Imke', 'Hamid', 'Yuki', 'Noor']
 const sleep = (ms: number) => new Promise<void>((done) => setTimeout(done, ms))
@@ -227,6 +227,35 @@ async function signInFlood(at: TestServer, until: number): Promise<void> {
     await Promise.all(Array.from({ length: 200 }, (_, i) => stranger.post('/api/session', { email: `guess${i % 50}@garden.example`, password: 'wrong one' }).then((answer) => answer.text()))) // prettier-ignore
 }
 
+/** What opening a project asks, in ms, over and over: its page, and its items. */
+async function openings(server: TestServer, isOver: () => boolean): Promise<number[]> {
+  const client = await new Client(server.url).stepInAs('Noor')
+  const { records } = await client.directory()
+  const project = records.project.find((one) => one.prefix === 'GLH')!
+  const view = records.view.find((one) => one.project === project.id)!
+  const took: number[] = []
+  while (!isOver()) {
+    const from = performance.now()
+    for (const path of [`/app/GLH/${view.id}`, `/api/projects/${project.id}/items`])
+      await (await client.get(path)).text()
+    took.push(performance.now() - from)
+    await sleep(50)
+  }
+  return took
+}
+
+/** Opening a project while strangers try to sign in, against when nobody does. */
+async function openingInFlood(what: string, server: TestServer): Promise<Line[]> {
+  const long = (ms: number) => {
+    const until = performance.now() + ms
+    return { until, isOver: () => performance.now() > until }
+  }
+  const quiet = await openings(server, long(5000).isOver)
+  const flood = long(8000)
+  const [took] = await Promise.all([openings(server, flood.isOver), signInFlood(server, flood.until)])
+  return [lineOf(`${what}: opening a project while 200 sign in (limit: quiet)`, took.length, median(took), median(quiet), 2)] // prettier-ignore
+}
+
 async function at(what: string, servers: readonly TestServer[], bareUrl?: string): Promise<Line[]> {
   const usual = { acknowledged: 100, delivered: 100, worst: 250 }
   const few = Math.max(5, seconds / 4)
@@ -235,6 +264,7 @@ async function at(what: string, servers: readonly TestServer[], bareUrl?: string
     storm: () => storm(what, servers),
     logs: () => withWriters(`${what}, 20 logs at a time`, servers, 10, 1, few, (until) => logFlood(servers[0]!, until), usual), // prettier-ignore
     'sign-ins': () => withWriters(`${what}, 200 sign-ins at a time`, servers, 10, 1, few, (until) => signInFlood(servers[0]!, until), usual), // prettier-ignore
+    openings: () => openingInFlood(what, servers[0]!),
     large: () => large(what, servers, bareUrl),
     many: () => withWriters(`${what}, 250 commands a second`, servers, 50, 5, few, async () => undefined, { acknowledged: 250, delivered: 250, worst: 1000 }), // prettier-ignore
   }
