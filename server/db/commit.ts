@@ -8,7 +8,7 @@ import { log, logItem, logPart, recordEntities, recordTables } from './schema'
 
 /** Another server wrote first: catch up and judge anew. */
 export class Overtaken extends Error {}
-/** Another server is still writing the records of a large entry. */
+/** The records of another large entry are still being written. */
 export class Unwritten extends Error {}
 /** A command of this id is in the log already. */
 export class DoneBefore extends Error {}
@@ -18,7 +18,7 @@ export interface CommitTo {
   readonly workspace: string
   /** The sequence number that the workspace is at. */
   readonly from: number
-  /** The large entry whose records this server is still writing. */
+  /** The large entry whose records may not all be written. */
   readonly unwritten: number | undefined
   /** Undefined where no other server can be. */
   readonly notify: string | undefined
@@ -27,7 +27,7 @@ export interface CommitTo {
 /**
  * Writes entries and the rows they changed, in one transaction of statements only. `state` is as it is after them.
  * `beforehand`: what a large entry that is not written whole has changed of the same records. Rejects with `Overtaken`, `Unwritten` or
- * `DoneBefore`, and then has written nothing.
+ * `DoneBefore`, and then has written nothing. Gives whether the records of every entry before are written.
  */
 export async function commit(
   db: Db,
@@ -35,17 +35,21 @@ export async function commit(
   all: readonly Done[],
   state: State,
   beforehand: Patch = [],
-): Promise<void> {
+): Promise<boolean> {
   const { workspace, from } = to
   const last = all.at(-1)?.entry.sequence ?? from
-  await asOne(db, async (tx) => {
-    await moveOn(tx, to, last, to.unwritten)
+  return asOne(db, async (tx) => {
+    const moved = await tx.execute<{ unwritten: string | null }>(
+      sql`update workspace set sequence = ${last} where id = ${workspace}::uuid and sequence = ${from} and (unwritten is null or unwritten = ${to.unwritten ?? null}) returning unwritten`,
+    )
+    if (moved.rowCount !== 1) throw await whyNot(tx, to)
     await writeRows(tx, log, all.map((done) => logRowOf(workspace, done))) // prettier-ignore
     await writeRows(tx, logPart, all.flatMap((done) => partRowsOf(workspace, done)), { atOnce: partsAtOnce }) // prettier-ignore
     await writeRows(tx, logItem, all.flatMap((done) => itemRowsOfEntry(workspace, done))) // prettier-ignore
     const patch = [...beforehand, ...all.flatMap((done) => done.entry.patch)]
     await writeRecords(tx, workspace, patch, state, to.unwritten !== undefined)
     await tell(tx, to, last)
+    return moved.rows[0]?.unwritten === null
   })
 }
 
@@ -54,6 +58,10 @@ const partsAtOnce = 8
 
 /** Writes a part of an entry that is not in the log yet. */
 export const writePart = (db: Db, row: Row): Promise<void> => writeRows(db, logPart, [row])
+
+/** Writes such a part in place of what stands there. */
+export const rewritePart = (db: Db | Tx, row: Row): Promise<void> =>
+  writeRows(db, logPart, [row], { replacing: ['workspace_id', 'command', 'part'] })
 
 /** Takes away the parts of a command that did not come into the log. */
 export const clearParts = (db: Db, workspace: string, command: string): Promise<unknown> =>
@@ -65,30 +73,28 @@ export const clearLeftovers = (db: Db): Promise<unknown> =>
     sql`delete from log_part where not exists (select from log where log.workspace_id = log_part.workspace_id and log.command = log_part.command)`,
   )
 
+/** Keeps other servers from writing until the transaction ends. */
+export const holdOthers = (tx: Tx, workspace: string): Promise<unknown> =>
+  tx.execute(sql`select 1 from workspace where id = ${workspace}::uuid for update`)
+
 /**
  * Writes an entry of which all parts but the last are written. Its records are as they were until they are written too.
- * False, and nothing is written: someone has taken its parts away.
+ * False: someone has taken parts of it away.
  */
-export async function commitLarge(db: Db, to: CommitTo, done: Done, lastPart: Row, parts: number): Promise<boolean> {
+export async function writeLarge(tx: Tx, to: CommitTo, done: Done, lastPart: Row, parts: number): Promise<boolean> {
   const { workspace } = to
   const { sequence, command } = done.entry
-  class PartsGone extends Error {}
-  try {
-    await asOne(db, async (tx) => {
-      await moveOn(tx, to, sequence, sequence)
-      await writeRows(tx, log, [logRowOf(workspace, done)])
-      await writeRows(tx, logPart, [lastPart])
-      const found = await tx.execute<{ n: number }>(
-        sql`select count(*)::int as n from log_part where workspace_id = ${workspace}::uuid and command = ${command}::uuid`,
-      )
-      if (found.rows[0]?.n !== parts) throw new PartsGone()
-      await tell(tx, to, sequence)
-    })
-    return true
-  } catch (error) {
-    if (error instanceof PartsGone) return false
-    throw error
-  }
+  const moved = await tx.execute(
+    sql`update workspace set sequence = ${sequence}, unwritten = ${sequence} where id = ${workspace}::uuid and sequence = ${to.from} and unwritten is null`,
+  )
+  if (moved.rowCount !== 1) throw await whyNot(tx, to)
+  await writeRows(tx, log, [logRowOf(workspace, done)])
+  await writeRows(tx, logPart, [lastPart])
+  const found = await tx.execute<{ n: number }>(
+    sql`select count(*)::int as n from log_part where workspace_id = ${workspace}::uuid and command = ${command}::uuid`,
+  )
+  await tell(tx, to, sequence)
+  return found.rows[0]?.n === parts
 }
 
 /** Some changes of a large entry whose records are to be written. */
@@ -119,21 +125,14 @@ export async function writeBehind(db: Db, to: CommitTo, all: readonly Some[], st
   })
 }
 
-async function asOne(db: Db, work: (tx: Tx) => Promise<void>): Promise<void> {
+/** In one transaction. Rejects with `DoneBefore` where a command of it is in the log already. */
+export async function asOne<T>(db: Db, work: (tx: Tx) => Promise<T>): Promise<T> {
   try {
-    await db.transaction(work)
+    return await db.transaction(work)
   } catch (error) {
     if (isUniqueViolation(error, 'log_command')) throw new DoneBefore()
     throw error
   }
-}
-
-/** Moves the workspace on, where it is where this server thinks that it is. */
-async function moveOn(tx: Tx, to: CommitTo, last: number, unwritten: number | undefined): Promise<void> {
-  const moved = await tx.execute(
-    sql`update workspace set sequence = ${last}, unwritten = ${unwritten ?? null} where id = ${to.workspace}::uuid and sequence = ${to.from} and (unwritten is null or unwritten = ${to.unwritten ?? null})`,
-  )
-  if (moved.rowCount !== 1) throw await whyNot(tx, to)
 }
 
 async function whyNot(tx: Tx, { workspace, from }: CommitTo): Promise<Overtaken | Unwritten> {

@@ -5,7 +5,7 @@ import type { Entry } from '#core/change/command'
 import type { Change, Patch } from '#core/change/patch'
 import type { Scopes } from '#core/change/scopes'
 import type { LongText } from '#core/model/records'
-import type { Db } from './open'
+import type { Db, Tx } from './open'
 import { isoOf } from './rows'
 import { log, logItem, logPart, longText } from './schema'
 
@@ -37,7 +37,7 @@ function entryOf(row: LogRow): StoredEntry {
 }
 
 /** Entries after a sequence number, oldest first, at most `most`. */
-export async function entriesAfter(db: Db, id: string, after: number, most: number): Promise<StoredEntry[]> {
+export async function entriesAfter(db: Db | Tx, id: string, after: number, most: number): Promise<StoredEntry[]> {
   const rows = await db
     .select()
     .from(log)
@@ -68,7 +68,7 @@ export interface StoredPart {
   readonly patch: Patch
   readonly scopes: Scopes | undefined
 }
-export async function partOf(db: Db, id: string, command: string, part: number): Promise<StoredPart | undefined> {
+export async function partOf(db: Db | Tx, id: string, command: string, part: number): Promise<StoredPart | undefined> {
   const rows = await db.select({ patch: logPart.patch, scopes: logPart.scopes }).from(logPart)
     .where(and(eq(logPart.workspaceId, id), eq(logPart.command, command), eq(logPart.part, part))) // prettier-ignore
   const [row] = rows
@@ -76,7 +76,7 @@ export async function partOf(db: Db, id: string, command: string, part: number):
 }
 
 /** The entry with its whole patch, however many parts it stands in; others have their turn between them. */
-export async function wholeEntry(db: Db, id: string, stored: StoredEntry): Promise<Entry> {
+export async function wholeEntry(db: Db | Tx, id: string, stored: StoredEntry): Promise<Entry> {
   if (!stored.parts) return stored.entry
   const patch: Change[] = []
   for (let part = 0; part < stored.parts; part++)

@@ -9,7 +9,7 @@ import type { Some } from '../db/commit'
 const mostAtOnce = 1000
 
 /** Of what the state does not hold, the changes have to be written in their order. */
-const isApart = ({ entity }: Change): boolean => entityOf(entity).held === 'server only'
+export const isApart = ({ entity }: Change): boolean => entityOf(entity).held === 'server only'
 
 /** A large entry that is in the log and whose records are still being written, some at a time. */
 export class Behind {

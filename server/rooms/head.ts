@@ -17,8 +17,8 @@ import { partsOf, type Done } from '../db/batch'
 import { commit, Overtaken, Unwritten, writeBehind, type CommitTo, type Some } from '../db/commit'
 import { entriesAfter, entryOfCommand, wholeEntry, type StoredEntry } from '../db/log'
 import { unwrittenOf } from '../db/load'
-import type { OpenDatabase } from '../db/open'
-import { Behind } from './behind'
+import type { Db, OpenDatabase, Tx } from '../db/open'
+import { Behind, isApart } from './behind'
 import type { Fetched } from './fetched'
 import { inTurns } from './in-turns'
 import type { Meanwhile } from './meanwhile'
@@ -43,8 +43,8 @@ export interface Asked {
 
 /** The channel on which servers that share a database hasten each other. */
 export const channel = 'wrenleaf'
-/** So long another server is waited for that writes the records of a large entry, in ms; then this one writes them. */
-const mostWait = 10_000
+/** So long another server has for writing the records of a large entry, in ms; then this one writes them. */
+const mostWait = 30_000
 /** After so long it is tried again what failed while nobody waited for it, in ms. */
 const tryAgainAfter = 1000
 
@@ -57,7 +57,10 @@ export class Head {
   readonly taken = new Map<string, number>()
   #turn: Promise<unknown> = Promise.resolve()
   #behind: Behind | undefined
+  /** A large entry of another server, which may still be writing its records. */
+  #others: Behind | undefined
   #writing = Promise.resolve()
+  #isClosed = false
 
   constructor(
     readonly database: OpenDatabase,
@@ -124,16 +127,19 @@ export class Head {
     const [first] = done
     if (!first) return
     const patch = done.flatMap((one) => [...one.entry.patch])
-    const beforehand = this.#behind?.before(patch) ?? []
+    const unwritten = this.#behind ?? this.#others
+    const beforehand = unwritten?.before(patch) ?? []
     const from = first.entry.sequence - 1
+    let areWritten: boolean
     try {
-      await commit(this.database.db, this.commitTo(from), done, this.state, beforehand)
+      areWritten = await commit(this.database.db, this.commitTo(from), done, this.state, beforehand)
     } catch (error) {
       for (const one of [...done].reverse()) applyPatch(this.state, invert(one.entry.patch))
       this.at = from
       throw error
     }
-    this.#behind?.wroteBefore(beforehand)
+    unwritten?.wroteBefore(beforehand)
+    if (areWritten) this.#others = undefined
     this.meanwhile?.add(patch)
     for (const one of done) this.tell(one, partsOf(one))
   }
@@ -148,7 +154,7 @@ export class Head {
     return {
       workspace: this.workspace,
       from,
-      unwritten: this.#behind?.entry.sequence,
+      unwritten: (this.#behind ?? this.#others)?.entry.sequence,
       notify: this.database.isShared ? channel : undefined,
     }
   }
@@ -171,19 +177,22 @@ export class Head {
   }
 
   /** Takes in what other servers have written. */
-  async takeIn(): Promise<void> {
+  async takeIn(db: Db | Tx = this.database.db): Promise<void> {
     for (;;) {
-      const stored = await entriesAfter(this.database.db, this.workspace, this.at, 200)
-      for (const one of stored) await this.#takeOne(one)
+      const stored = await entriesAfter(db, this.workspace, this.at, 200)
+      for (const one of stored) await this.#takeOne(one, db)
       if (stored.length < 200) return
     }
   }
 
-  async #takeOne(stored: StoredEntry): Promise<void> {
-    const entry = await wholeEntry(this.database.db, this.workspace, stored)
+  async #takeOne(stored: StoredEntry, db: Db | Tx): Promise<void> {
+    const entry = await wholeEntry(db, this.workspace, stored)
     // Of a large one it was told with it whom it is for.
     const scopesOf = stored.parts && stored.scopes ? () => stored.scopes ?? [] : scoping(this.state, entry.patch)
     await this.moveTo(entry)
+    // The other server has written what it changed of them.
+    this.#behind?.wroteBefore(entry.patch.filter(isApart))
+    if (stored.parts) this.#minds(entry)
     this.meanwhile?.add(entry.patch)
     this.tell({ entry, scopes: scopesOf() }, stored.parts)
   }
@@ -219,7 +228,7 @@ export class Head {
   }
 
   async #writeAll(): Promise<void> {
-    while (this.#behind)
+    while (this.#behind && !this.#isClosed)
       try {
         await this.alone(() => this.#writeSome())
       } catch (error) {
@@ -252,7 +261,25 @@ export class Head {
 
   /** Moves a state on that was loaded while not every record was written. */
   async catchUpFrom(unwritten: number): Promise<void> {
-    for (const entry of await this.#entriesFrom(unwritten)) await this.moveTo(entry)
+    const entries = await this.#entriesFrom(unwritten)
+    for (const entry of entries) await this.moveTo(entry)
+    if (entries[0]) this.#minds(entries[0])
+  }
+
+  /** Another server writes its records, or did when it was last heard of. */
+  #minds(entry: Entry): void {
+    this.#others = new Behind(this.workspace, entry)
+    setTimeout(() => {
+      if (this.#others?.entry !== entry || this.#isClosed) return
+      this.alone(() => this.settled(() => this.writeUnwritten())).catch((error: unknown) =>
+        console.error('writing the records of another server:', error),
+      )
+    }, mostWait).unref()
+  }
+
+  /** Nothing more is written. */
+  close(): void {
+    this.#isClosed = true
   }
 
   async #waitForWritten(began: number): Promise<void> {
@@ -265,6 +292,7 @@ export class Head {
   async writeUnwritten(): Promise<void> {
     const { db } = this.database
     const unwritten = await unwrittenOf(db, this.workspace)
+    this.#others = undefined
     if (unwritten === undefined) return
     const some: Some[] = []
     for (const entry of await this.#entriesFrom(unwritten)) {

@@ -1,16 +1,18 @@
 import type { PersonId } from '#core/base/ids'
 import { problem } from '#core/base/result'
 import type { Applied } from '#core/change/command'
-import { isSetChange, type Patch } from '#core/change/patch'
+import { isSetChange, type Change, type Patch } from '#core/change/patch'
 import { scopesAhead, type Scopes } from '#core/change/scopes'
 import { judgeInPieces, needsOf } from '#core/commands/registry'
 import type { Reader } from '#core/model/reader'
+import { changesInPart } from '#core/wire/feed'
 import { partRowOf, partsOf, type Done } from '../db/batch'
-import { clearParts, commitLarge, DoneBefore, writePart } from '../db/commit'
+import { asOne, clearParts, DoneBefore, holdOthers, rewritePart, writeLarge, writePart } from '../db/commit'
+import type { Tx } from '../db/open'
 import { Fetched } from './fetched'
 import type { Asked, Head, RoomAnswer } from './head'
 import { inTurns } from './in-turns'
-import { Meanwhile } from './meanwhile'
+import { madeIn, Meanwhile } from './meanwhile'
 
 /** So often one is judged while others go on; where they change what it stands on, they wait for it after that. */
 const mostTries = 2
@@ -138,42 +140,87 @@ export class LargeCommands {
   /** For whoever is alone. Undefined: what it stands on was changed meanwhile, so that it is to be judged anew. */
   async #finish(asked: Asked, prepared: Prepared | undefined): Promise<RoomAnswer | undefined> {
     if (!prepared) return undefined
-    const { applied, scopes, meanwhile } = prepared
     const { head } = this
-    const { db } = head.database
     return head.settled(async () => {
       await head.finishBehind()
       asked.signal?.throwIfAborted()
-      const now = head.now(asked)
-      if (await inTurns(meanwhile.clashesWith(applied.patch, head.state))) return undefined
-      const patch = withNextNumber(applied.patch, head.state)
-      if (!scopes) {
-        const done = head.apply(asked, { ...applied, patch }, now)
-        await head.store([done])
-        return answerTo(done)
-      }
-      const done: Done = { entry: head.entryOf(asked, { ...applied, patch }, now), scopes, body: {} }
-      const parts = partsOf(done)
-      const last = partRowOf(head.workspace, asked.command.id, parts - 1, patch, scopes)
-      if (!(await commitLarge(db, head.commitTo(head.at), done, last, parts))) return undefined
-      await head.moveTo(done.entry)
-      head.startBehind(done.entry)
-      head.tell(done, parts)
-      return answerTo(done)
+      const done = prepared.scopes ? await this.#storeLarge(asked, prepared) : await this.#storeSmall(asked, prepared)
+      return done && answerTo(done)
     })
   }
+
+  async #storeSmall(asked: Asked, { applied, meanwhile }: Prepared): Promise<Done | undefined> {
+    const { head } = this
+    if (await inTurns(meanwhile.clashesWith(applied.patch, head.state))) return undefined
+    const { patch } = numberedAnew(applied.patch, meanwhile, head.state)
+    const done = head.apply(asked, { ...applied, patch }, head.now(asked))
+    await head.store([done])
+    return done
+  }
+
+  async #storeLarge(asked: Asked, prepared: Prepared): Promise<Done | undefined> {
+    const { head } = this
+    const done = await asOne(head.database.db, async (tx) => {
+      if (head.database.isShared) {
+        await holdOthers(tx, head.workspace)
+        await head.takeIn(tx)
+      }
+      return this.#write(tx, asked, prepared)
+    }).catch((error: unknown) => {
+      if (error instanceof NotAsJudged) return undefined
+      throw error
+    })
+    if (!done) return undefined
+    await head.moveTo(done.entry)
+    head.startBehind(done.entry)
+    head.tell(done, partsOf(done))
+    return done
+  }
+
+  async #write(tx: Tx, asked: Asked, { applied, scopes = [], meanwhile }: Prepared): Promise<Done> {
+    const { head } = this
+    if (await inTurns(meanwhile.clashesWith(applied.patch, head.state))) throw new NotAsJudged()
+    const { patch, moved } = numberedAnew(applied.patch, meanwhile, head.state)
+    const done: Done = { entry: head.entryOf(asked, { ...applied, patch }, head.now(asked)), scopes, body: {} }
+    const parts = partsOf(done)
+    const rowOf = (part: number) => partRowOf(head.workspace, asked.command.id, part, patch, scopes)
+    for (const part of moved) if (part < parts - 1) await rewritePart(tx, rowOf(part))
+    if (!(await writeLarge(tx, head.commitTo(head.at), done, rowOf(parts - 1), parts))) throw new NotAsJudged()
+    return done
+  }
 }
+
+/** What it stands on was changed, or what was written of it beforehand. */
+class NotAsJudged extends Error {}
 
 function answerTo(done: Done): RoomAnswer {
   const parts = partsOf(done)
   return parts ? { large: { sequence: done.entry.sequence, parts } } : { done }
 }
 
-/** Others may have taken numbers after those that it took. */
-function withNextNumber(patch: Patch, reader: Reader): Patch {
-  return patch.map((change) => {
-    if (change.entity !== 'project' || change.field !== 'nextNumber' || isSetChange(change)) return change
-    const before = reader.maybe('project', change.id)?.nextNumber ?? 1
-    return { ...change, before, after: Math.max(before, Number(change.after)) }
+/**
+ * With the next number as it is by now. Items whose numbers another server has given away get others; `moved`: the parts
+ * that they are in.
+ */
+function numberedAnew(patch: Patch, meanwhile: Meanwhile, reader: Reader): { patch: Patch; moved: Set<number> } {
+  const next = new Map<string, number>()
+  for (const change of patch)
+    if (isNextNumber(change)) next.set(change.id, Math.max(nextNumberOf(reader, change.id), Number(change.after)))
+  const moved = new Set<number>()
+  const numbered = patch.map((change, i) => {
+    const made = madeIn(change)
+    if (!made || !meanwhile.hasTaken(made)) return change
+    const number = next.get(made.project) ?? nextNumberOf(reader, made.project)
+    next.set(made.project, number + 1)
+    moved.add(Math.floor(i / changesInPart))
+    return { ...change, after: { ...made, number } } as Change
   })
+  const withNext = numbered.map((change) =>
+    isNextNumber(change) ? { ...change, before: nextNumberOf(reader, change.id), after: next.get(change.id) } : change,
+  )
+  return { patch: withNext, moved }
 }
+
+const nextNumberOf = (reader: Reader, project: string): number => reader.maybe('project', project)?.nextNumber ?? 1
+const isNextNumber = (change: Change): change is Exclude<Change, { added: readonly string[] }> =>
+  change.entity === 'project' && change.field === 'nextNumber' && !isSetChange(change)

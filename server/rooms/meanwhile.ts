@@ -15,9 +15,15 @@ function parentIn(change: Change): string | null {
   return change.field === 'parent' ? (change.after as string | null) : null
 }
 
+/** The item that a change makes. */
+export const madeIn = (change: Change): Item | null =>
+  change.entity === 'item' && change.field === '*' && !isSetChange(change) ? (change.after as Item | null) : null
+
 /** What others change while a large command is judged: whether the outcome still stands afterwards. */
 export class Meanwhile {
   readonly #items = new Set<string>()
+  /** Numbers that items were given, by project. */
+  readonly #numbers = new Map<string, Set<number>>()
   #isSetUp = false
 
   get isQuiet(): boolean {
@@ -28,10 +34,17 @@ export class Meanwhile {
   add(patch: Patch): void {
     for (const change of patch) {
       if (change.entity === 'item') this.#items.add(change.id)
+      const made = madeIn(change)
+      if (made) this.#numbers.set(made.project, (this.#numbers.get(made.project) ?? new Set()).add(made.number))
       const parent = parentIn(change)
       if (parent) this.#items.add(parent)
       this.#isSetUp ||= entityOf(change.entity).held === 'directory' && !isAside(change)
     }
+  }
+
+  /** Whether an item was given the number of this one: another server does not know which are set aside. */
+  hasTaken({ project, number }: Item): boolean {
+    return !!this.#numbers.get(project)?.has(number)
   }
 
   /** Whether anything was changed that this patch may stand on. */

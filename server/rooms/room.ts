@@ -30,7 +30,7 @@ export class Room {
     if (unwritten !== undefined) await head.catchUpFrom(unwritten)
     // Whoever is in the midst of writing them on another server begins anew.
     await clearLeftovers(database.db)
-    // Where others write too, they may be at it: the first command to come waits for them a while.
+    // Where others write too, they may be at it.
     if (!database.isShared) await head.alone(() => head.writeUnwritten())
     return new Room(head)
   }
@@ -71,6 +71,11 @@ export class Room {
   /** Stops a large command of one’s own that is not in the log yet. False: there is none. */
   stop(command: string, by: PersonId): boolean {
     return this.#large.stop(command, by)
+  }
+
+  /** Nothing more is written; what is unwritten is so when the room is opened again. */
+  close(): void {
+    this.head.close()
   }
 
   /** Looks whether other servers have written, and takes in what they have. */

@@ -93,6 +93,7 @@ export class House {
     clearInterval(this.#look)
     this.loop.end()
     this.feed.close()
+    this.#room?.close()
     await this.database.close()
   }
 }

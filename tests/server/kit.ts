@@ -12,3 +12,9 @@ export async function workerFile(): Promise<URL> {
 }
 export const migrations = join(root, 'server/db/migrations')
 export { newFolder, root }
+
+/** Items that have not just the open stay that they name, and stays of no item. */
+export const strayStays = `
+  select item.id from item left join stay on stay.item = item.id and stay.until_at is null
+    group by item.id, item.stay having count(stay.id) <> 1 or max(stay.id) <> item.stay
+  union all select stay.item from stay where not exists (select from item where item.id = stay.item)`

@@ -7,6 +7,7 @@ import { runs } from '#core/test-kit/runs'
 import { openPglite } from '../../server/db/fsync-nodefs'
 import { Client } from '../kit/client'
 import { startDemo, startServer, type TestServer } from '../kit/server'
+import { strayStays } from './kit'
 
 const { numRuns: moments } = runs(1, 25)
 
@@ -42,12 +43,6 @@ async function inTables(dir: string, query: string): Promise<Record<string, unkn
   await pg.close()
   return rows as Record<string, unknown>[]
 }
-/** Items that have not just the open stay that they name, and stays of no item. */
-const strayStays = `
-  select item.id from item left join stay on stay.item = item.id and stay.until_at is null
-    group by item.id, item.stay having count(stay.id) <> 1 or max(stay.id) <> item.stay
-  union all select stay.item from stay where not exists (select from item where item.id = stay.item)`
-
 const partsOfNothing = 'select log_part.command from log_part where not exists (select from log where log.command = log_part.command)' // prettier-ignore
 
 async function kill(server: TestServer): Promise<void> {

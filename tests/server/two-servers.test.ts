@@ -1,9 +1,11 @@
 /** Two server processes on one PostgreSQL, and the storage on it. */
+import { Client as Connection } from 'pg'
 import { v7 } from 'uuid'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { Client } from '../kit/client'
 import { hasPostgres, startCluster, type Cluster } from '../kit/postgres'
 import { startServer, type TestServer } from '../kit/server'
+import { strayStays } from './kit'
 
 // Without PostgreSQL's server programs there is nothing to start; npm test says so.
 describe.skipIf(!hasPostgres)('two servers on one PostgreSQL', () => {
@@ -163,6 +165,42 @@ describe.skipIf(!hasPostgres)('two servers on one PostgreSQL', () => {
     expect(await (await atA.get(`/api/log?after=${sequence}`)).text()).toContain('MARKED twice')
     expect(await (await atB.get(`/api/log?after=${sequence}`)).text()).toContain('MARKED anew')
   }, 60_000)
+
+  it('while A does a large command B goes on, and then with what came by it', async () => {
+    const { records } = await atA.directory()
+    const project = records.project.find((one) => one.prefix === 'SED')!.id
+    const kind = records.kind.find((one) => one.project === project)!
+    const status = records.workflow.find((one) => one.id === kind.workflow)!.start
+    const to = records.step.find((one) => one.workflow === kind.workflow && one.status !== status)!.status
+    const items = Array.from({ length: 8000 }, (_, i) => ({ item: v7(), project, kind: kind.id, status, title: `Row ${i}`, parent: null, values: {} })) // prettier-ignore
+    const last = items.at(-1)!.item
+    let isOver = false
+    const took: number[] = []
+    const going = (async () => {
+      while (!isOver) {
+        const from = performance.now()
+        const added = await atB.command('items.add', { items: [{ ...items[0]!, item: v7(), title: 'At B' }] })
+        expect(added.problem).toBeUndefined()
+        took.push(performance.now() - from)
+      }
+    })()
+    const body = { project, people: [], kinds: [], fields: [], options: [], items, texts: [] }
+    expect((await atA.command('bring-in', body)).large).toBeDefined()
+    await expect.poll(async () => (await atB.items(project)).some((one) => one.id === last), { timeout: 20_000 }).toBe(true) // prettier-ignore
+    const left = async () => ((await (await fetch(`${a.url}/health`)).json()) as { unwritten: number }).unwritten
+    console.log(`B moves an item that came by the large command, of which ${await left()} changes are unwritten`)
+    expect((await atB.command('items.move', { items: [{ item: last, status: { from: status, to } }] })).entry).toBeDefined() // prettier-ignore
+    await expect.poll(left, { timeout: 30_000 }).toBe(0)
+    isOver = true
+    await going
+    expect(Math.max(...took)).toBeLessThan(2000)
+    const numbers = (await atB.items(project)).map((one) => one.number)
+    expect(new Set(numbers).size).toBe(numbers.length)
+    const connection = new Connection({ connectionString: cluster.url })
+    await connection.connect()
+    expect((await connection.query(strayStays)).rows).toEqual([])
+    await connection.end()
+  }, 90_000)
 
   it('after a restart everything stands as it stood', async () => {
     const project = await garden(atA)
