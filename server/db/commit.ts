@@ -63,9 +63,11 @@ export const writePart = (db: Db, row: Row): Promise<void> => writeRows(db, logP
 export const rewritePart = (db: Db | Tx, row: Row): Promise<void> =>
   writeRows(db, logPart, [row], { replacing: ['workspace_id', 'command', 'part'] })
 
-/** Takes away the parts of a command that did not come into the log. */
+/** Takes away the parts of a command, unless it is in the log: then they are its entry's. */
 export const clearParts = (db: Db, workspace: string, command: string): Promise<unknown> =>
-  db.execute(sql`delete from log_part where workspace_id = ${workspace}::uuid and command = ${command}::uuid`)
+  db.execute(
+    sql`delete from log_part where workspace_id = ${workspace}::uuid and command = ${command}::uuid and not exists (select from log where workspace_id = ${workspace}::uuid and command = ${command}::uuid)`,
+  )
 
 /** Takes away every part of which no entry came into the log. */
 export const clearLeftovers = (db: Db): Promise<unknown> =>

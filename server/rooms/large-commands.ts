@@ -60,6 +60,9 @@ export class LargeCommands {
 
   async #do(asked: Asked): Promise<RoomAnswer> {
     const { head } = this
+    // Sent again after it was done and undone, it would be judged to be new, and its parts stand already.
+    const done = await head.answerOf(asked)
+    if (done) return done
     try {
       for (let tries = 1; tries <= mostTries; tries++) {
         const prepared = await this.#prepare(asked)

@@ -115,6 +115,23 @@ describe('a large command', () => {
     expect(titled(await client.items(project), 'Anew')).toHaveLength(5100)
   })
 
+  it(
+    'that was done and undone is not done again when it is sent again, and keeps its parts',
+    { timeout: 120_000 },
+    async () => {
+      const { client, project } = ground
+      const [rows, id] = [rowsOf(ground, 5100, 'Again'), v7()]
+      const brought = (await client.command('bring-in', bodyOf(ground, rows), id)).large as { sequence: number }
+      expect((await client.command('revert', { of: id })).large).toBeDefined()
+      expect((await client.command('bring-in', bodyOf(ground, rows), id)).large).toEqual(brought)
+      expect(titled(await client.items(project), 'Again')).toEqual([])
+      const part = (await (await client.get(`/api/log/${brought.sequence}/parts/0`)).json()) as {
+        entry: { patch: unknown[] }
+      }
+      expect(part.entry.patch.length).toBeGreaterThan(0)
+    },
+  )
+
   it('stops where its sender says so, and nobody else, and can be sent again', { timeout: 120_000 }, async () => {
     const { client, project } = ground
     const other = await new Client(server.url).stepInAs('Imke')
