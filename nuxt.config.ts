@@ -52,18 +52,20 @@ export default defineNuxtConfig({
     alias: { '#core': core },
   },
   vite: {
-    // Its style sheets are made from its SASS, with what `theme/settings.scss` says.
-    plugins: [
-      vuetify({
-        autoImport: false,
-        styles: { configFile: fileURLToPath(new URL('./app/theme/settings.scss', import.meta.url)) },
-      }),
-    ],
     // Nothing here is written with Vue's options, and Vuetify would add one of its own to every component there is.
     vue: { features: { optionsAPI: false } },
     worker: { format: 'es' },
     build: { cssCodeSplit: false },
+    // What the server draws is styled by what the browser's build has.
+    $server: { plugins: [vuetify({ autoImport: false, styles: 'none' })] },
     $client: {
+      // Its style sheets are made from its SASS, with what `theme/settings.scss` says.
+      plugins: [
+        vuetify({
+          autoImport: false,
+          styles: { configFile: fileURLToPath(new URL('./app/theme/settings.scss', import.meta.url)) },
+        }),
+      ],
       build: {
         rollupOptions: {
           output: {

@@ -6,7 +6,7 @@ import { memberId } from '#core/access/access'
 import { commandOf, type BareCommand } from '#core/commands/registry'
 import type { FieldTypeName, OptionColour, Value } from '#core/fields/contract'
 import { boardsOf, columnsOf, fieldsOf, kindsOf, limitOf, statusesOf } from '#core/model/reader'
-import type { Field, FieldId, Person, Project, ProjectId } from '#core/model/records'
+import type { Field, FieldId, Person, Project, ProjectId, StatusId } from '#core/model/records'
 import { kindOfPattern, optionsOf, starterPattern } from '#core/projects/starter-pattern'
 import type { OpenDatabase } from '../server/db/open'
 import { Room } from '../server/rooms/room'
@@ -53,7 +53,8 @@ const emailOf = (name: string): string =>
 
 /** Commands planned at moments, done in the order of these. */
 class Walk {
-  readonly #planned: { at: number; by: PersonId; make: () => BareCommand | undefined }[] = []
+  readonly #planned: { at: number; by: PersonId; make: () => BareCommand }[] = []
+  readonly #asked: { type: string; answer: ReturnType<Room['submit']> }[] = []
   constructor(
     readonly room: Room,
     readonly chance: Chance,
@@ -70,22 +71,28 @@ class Walk {
     return Math.min(at, this.end - 60_000 * (1 + this.chance.below(50)))
   }
 
-  plan(at: number, by: PersonId, make: () => BareCommand | undefined): void {
+  /** `make` may not read what other planned commands change. */
+  plan(at: number, by: PersonId, make: () => BareCommand): void {
     this.#planned.push({ at, by, make })
   }
 
-  async do(at: number, by: PersonId, bare: BareCommand): Promise<void> {
+  /** Asks for a command; the room does them in this order, many in one transaction. */
+  do(at: number, by: PersonId, bare: BareCommand): void {
     this.setMoment(at)
     const command = commandOf(this.newId() as CommandId, bare)
-    const answer = await this.room.submit(command, by, { at: new Date(at).toISOString() })
-    if ('problem' in answer) throw new Error(`demo: ${command.type}: ${JSON.stringify(answer.problem)}`)
+    this.#asked.push({ type: command.type, answer: this.room.submit(command, by, { at: new Date(at).toISOString() }) })
+  }
+
+  /** Resolves when everything that was asked for is done. */
+  async done(): Promise<void> {
+    for (const [i, answer] of (await Promise.all(this.#asked.map((one) => one.answer))).entries())
+      if ('problem' in answer) throw new Error(`demo: ${this.#asked[i]?.type}: ${JSON.stringify(answer.problem)}`)
+    this.#asked.length = 0
   }
 
   async run(): Promise<void> {
-    for (const { at, by, make } of this.#planned.sort((a, b) => a.at - b.at)) {
-      const bare = make()
-      if (bare) await this.do(at, by, bare)
-    }
+    for (const { at, by, make } of this.#planned.sort((a, b) => a.at - b.at)) this.do(at, by, make())
+    await this.done()
   }
 }
 
@@ -101,6 +108,7 @@ class Story {
   readonly #people = new Map<string, Person>()
   readonly #leaves: Made[] = []
   readonly #parents: Made[] = []
+  readonly #standsIn = new Map<ItemId, StatusId>()
 
   constructor(
     readonly walk: Walk,
@@ -117,9 +125,10 @@ class Story {
       await this.#project('Seed bank', 'SED', 'wren', 3),
     ]
     await this.#addPeople([garden, visitors, seeds])
-    await this.#plantGarden(garden)
-    await this.#list(visitors, 'request', scenario.requests, ['Jónas Whitlow', 'Imke Sorrel'])
-    await this.#list(seeds, 'task', scenario.seeds, ['Mirela Quince', 'Imke Sorrel'])
+    this.#plantGarden(garden)
+    this.#list(visitors, 'request', scenario.requests, ['Jónas Whitlow', 'Imke Sorrel'])
+    this.#list(seeds, 'task', scenario.seeds, ['Mirela Quince', 'Imke Sorrel'])
+    await this.walk.done()
     this.#planMoves(garden, { 'In hand': 8, 'Being checked': 3, Ready: 32, Noted: 58, 'Set aside': 9 })
     this.#planMoves(visitors, { 'In hand': 4, 'Being checked': 1, Ready: 6, Noted: 4, 'Set aside': 1 })
     this.#planMoves(seeds, { 'In hand': 2, 'Being checked': 1, Ready: 3, Noted: 3, 'Set aside': 0 })
@@ -164,7 +173,8 @@ class Story {
           show: [...view.definition.show, ...body.fields.slice(6, 8).map((one) => one.id)],
         })
     }
-    await this.walk.do(this.walk.at(0), this.owner, { type: 'projects.create', ...body })
+    this.walk.do(this.walk.at(0), this.owner, { type: 'projects.create', ...body })
+    await this.walk.done()
     return project.id
   }
 
@@ -186,7 +196,8 @@ class Story {
     })
     const memberships = people.filter((person) => person.role !== 'lead').flatMap((person) =>
       projects.filter((_, i) => i === 0 || this.#isIn(person.name, i)).map((project) => ({ id: memberId(project, person.id), project, person: person.id, role: must(person.role, 'role') }))) // prettier-ignore
-    await this.walk.do(this.walk.at(0), this.owner, { type: 'people.add', people, members: memberships })
+    this.walk.do(this.walk.at(0), this.owner, { type: 'people.add', people, members: memberships })
+    await this.walk.done()
   }
 
   /** Everyone works on the glasshouse; the other two projects have fewer people. */
@@ -221,16 +232,16 @@ class Story {
     ).id
   }
 
-  async #plantGarden(project: ProjectId): Promise<void> {
+  #plantGarden(project: ProjectId): void {
     let day = 0.02
     const soon = () => (day += 0.0035)
     for (const [b, bay] of scenario.bays.entries()) {
-      const top = await this.#add(project, 'deliverable', `${bay}, ready to reopen`, null, soon(), [this.owner], {
+      const top = this.#add(project, 'deliverable', `${bay}, ready to reopen`, null, soon(), [this.owner], {
         bay: this.#option(project, 'bay', bay),
       })
       for (const part of scenario.packages) {
         const lead = this.#ofCraft(part.craft)
-        const middle = await this.#add(
+        const middle = this.#add(
           project,
           'deliverable',
           part.title.replace('@', bay.toLowerCase()),
@@ -242,9 +253,9 @@ class Story {
         // Every bay another stretch of the list, so that few titles stand twice.
         const jobs = [...part.jobs, ...part.jobs].slice((b * 5) % part.jobs.length).slice(0, 6 + (b % 2))
         for (const job of jobs) {
-          const made = await this.#job(project, job, middle, soon(), part, bay)
+          const made = this.#job(project, job, middle, soon(), part, bay)
           for (const step of job.steps)
-            await this.#job(
+            this.#job(
               project,
               { title: step, kind: 'task', hours: 1 + this.chance.below(3), steps: [] },
               made,
@@ -264,7 +275,7 @@ class Story {
     day: number,
     part: scenario.Package,
     bay: string,
-  ): Promise<ItemId> {
+  ): ItemId {
     const who =
       this.chance.next() < 0.08
         ? []
@@ -279,10 +290,10 @@ class Story {
     })
   }
 
-  async #list(project: ProjectId, kind: string, titles: readonly string[], who: readonly string[]): Promise<void> {
+  #list(project: ProjectId, kind: string, titles: readonly string[], who: readonly string[]): void {
     let day = 0.8
     for (const title of titles)
-      await this.#add(
+      this.#add(
         project,
         kind,
         title,
@@ -296,7 +307,7 @@ class Story {
       )
   }
 
-  async #add(
+  #add(
     project: ProjectId,
     kind: string,
     title: string,
@@ -304,7 +315,7 @@ class Story {
     day: number,
     who: readonly PersonId[],
     values: Record<string, Value>,
-  ): Promise<ItemId> {
+  ): ItemId {
     const { state } = this.walk.room
     const item = this.newId() as ItemId
     const byName = Object.entries({ ...values, ...(who.length && { assignees: [...new Set(who)].sort() }) })
@@ -314,7 +325,7 @@ class Story {
       status: must(statusesOf(state, project)[0], 'status').id,
       values: Object.fromEntries(byName.map(([name, value]) => [this.#field(project, name).id, value])),
     } // prettier-ignore
-    await this.walk.do(this.walk.at(day), this.owner, { type: 'items.add', items: [entry] })
+    this.walk.do(this.walk.at(day), this.owner, { type: 'items.add', items: [entry] })
     ;(kind === 'deliverable' ? this.#parents : this.#leaves).push({ item, project, people: who, day })
     return item
   }
@@ -356,13 +367,11 @@ class Story {
       day += 0.15 + this.chance.next() * (isOpen ? 0.9 : 1.9)
       const by = made.people.length && step !== 'Accepted' ? this.chance.pick(made.people) : this.owner
       this.walk.plan(this.walk.at(day), by, () => {
-        const { state } = this.walk.room
-        const item = must(state.maybe('item', made.item), 'item')
-        const to = must(
-          statusesOf(state, made.project).find((status) => status.name === step),
-          step,
-        ).id
-        return { type: 'items.move', items: [{ item: made.item, status: { from: item.status, to } }] }
+        const statuses = statusesOf(this.walk.room.state, made.project)
+        const to = must(statuses.find((status) => status.name === step), step).id // prettier-ignore
+        const from = this.#standsIn.get(made.item) ?? must(statuses[0], 'status').id
+        this.#standsIn.set(made.item, to)
+        return { type: 'items.move', items: [{ item: made.item, status: { from, to } }] }
       })
     }
   }

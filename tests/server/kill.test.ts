@@ -26,7 +26,7 @@ async function placeIn(client: Client) {
   return { project, kind: kind.id, status }
 }
 
-const { numRuns: kills } = runs(6, 100)
+const { numRuns: kills } = runs(3, 100)
 
 it(
   'killed again and again in the middle of writes, it has every acknowledged one after a restart',
