@@ -26,7 +26,14 @@ const view = computed(() => directory.reader.maybe('view', String(route.params.v
 const definition = computed(() => view.value && views.definitionOf(view.value))
 /** The layout says it; where the page was drawn on the server it stands before the layout does. */
 const first = answerIn(pageSeed(), 'view', { view: String(route.params.view) })
-const tally = shallowRef<Tally | undefined>(first && { sums: first.sums })
+const tally = shallowRef<Tally | undefined>(
+  first && { sums: first.sums, ...(first.layout === 'table' && { totals: first.totals }) },
+)
+function take(now: Tally): void {
+  const { sums, totals, warnings = [] } = tally.value ?? {}
+  // What came along is said once more by the layout: nothing is drawn again for it.
+  if (now.sums !== sums || now.totals !== totals || (now.warnings ?? []).join() !== warnings.join()) tally.value = now
+}
 const wording = useWording(() => project.value?.id)
 /** How many items and what effort there is, is said in the tally in any case. */
 const totalTexts = computed(() => {
@@ -72,7 +79,7 @@ const walk = (key: string) => {
         :project="project"
         :view="view"
         :definition="definition"
-        @tally="tally = $event"
+        @tally="take"
         @open="open"
         @walk="walk"
       />
