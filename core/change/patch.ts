@@ -37,6 +37,10 @@ export type Patch = readonly Change[]
 export const isSetChange = (change: Change): change is Extract<Change, { added: readonly string[] }> =>
   'added' in change
 
+/** Names the record that a change is of; those of the same record have the same. */
+export const recordKey = ({ entity, id }: Pick<Change, 'entity' | 'id'>): string =>
+  entity === 'item' ? id : `${entity} ${id}`
+
 /** The change that makes a record. */
 export const makes = <E extends EntityName>(entity: E, record: Records[E] & { readonly id: string }): Change => ({
   entity, id: record.id, field: '*', before: null, after: record,

@@ -4,7 +4,7 @@ import { isSameValue } from '../base/sorted-ids'
 import { entityOf, type Lookup, type Scope } from '../model/entities'
 import type { Reader } from '../model/reader'
 import type { EntityName, Records } from '../model/records'
-import { isSetChange, type Change, type Patch } from './patch'
+import { isSetChange, recordKey, type Change, type Patch } from './patch'
 
 /** Changes that stand together in a patch and are for the same people. */
 export interface ScopeRun {
@@ -24,11 +24,11 @@ export type Scopes = readonly ScopeRun[]
 export function* lookupThrough(reader: Reader, patch: Patch): Pieces<Lookup> {
   const inPatch = new Map<string, unknown>()
   yield* inPieces(patch, (change) => {
-    if (change.field === '*' && !isSetChange(change)) inPatch.set(keyOf(change), change.after ?? change.before)
+    if (change.field === '*' && !isSetChange(change)) inPatch.set(recordKey(change), change.after ?? change.before)
   })
   return {
     maybe: <E extends EntityName>(entity: E, id: string) =>
-      reader.maybe(entity, id) ?? (inPatch.get(keyOf({ entity, id })) as Records[E] | undefined),
+      reader.maybe(entity, id) ?? (inPatch.get(recordKey({ entity, id })) as Records[E] | undefined),
   }
 }
 
@@ -42,14 +42,13 @@ function scopeOf(reader: Reader, { entity, id }: Change): Scope | undefined {
   return record && entityOf(entity).scope(record, reader)
 }
 
-const keyOf = ({ entity, id }: Pick<Change, 'entity' | 'id'>): string => (entity === 'item' ? id : `${entity} ${id}`)
 /** What the server alone holds is sent to nobody, whatever its scope. */
 const isHeld = (change: Change): boolean => entityOf(change.entity).held !== 'server only'
 
 function scopesNow(reader: Reader, patch: Patch): Map<string, Scope | undefined> {
   const scopes = new Map<string, Scope | undefined>()
   for (const change of patch) {
-    const key = keyOf(change)
+    const key = recordKey(change)
     if (isHeld(change) && !scopes.has(key)) scopes.set(key, scopeOf(reader, change))
   }
   return scopes
@@ -68,7 +67,7 @@ export function scoping(reader: Reader, patch: Patch): () => Scopes {
       if (!isHeld(change) && last && last.gained === undefined) last.n++
       else if (!isHeld(change)) runs.push({ n: 1, scope: null })
       else {
-        const key = keyOf(change)
+        const key = recordKey(change)
         // What is made or unmade has a scope on one side alone.
         const [was, is] = [before.get(key) ?? after.get(key), after.get(key) ?? before.get(key)]
         const scope = is ?? null

@@ -1,6 +1,6 @@
 /** What entries write: the log's rows, and the last word on each record that they changed. */
 import type { Entry } from '#core/change/command'
-import { isSetChange, mostChangesAtOnce, touchedBy, type Change, type Patch } from '#core/change/patch'
+import { isSetChange, mostChangesAtOnce, recordKey, touchedBy, type Patch } from '#core/change/patch'
 import { scopesAmong, scopesWithin, type Scopes } from '#core/change/scopes'
 import { entityOf } from '#core/model/entities'
 import type { EntityName } from '#core/model/records'
@@ -142,12 +142,9 @@ function madeWithin(patch: Patch): Set<string> {
   const made = new Set<string>()
   const known = new Set<string>()
   for (const change of patch) {
-    const key = keyOf(change)
+    const key = recordKey(change)
     if (!known.has(key) && change.field === '*' && !isSetChange(change) && change.before === null) made.add(key)
     known.add(key)
   }
   return made
 }
-
-/** A record by its entity and id. */
-export const keyOf = ({ entity, id }: Pick<Change, 'entity' | 'id'>): string => `${entity} ${id}`

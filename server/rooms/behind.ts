@@ -1,8 +1,8 @@
 import type { Entry } from '#core/change/command'
-import type { Change, Patch } from '#core/change/patch'
+import { recordKey, type Change, type Patch } from '#core/change/patch'
 import { entityOf } from '#core/model/entities'
 import { changesInPart } from '#core/wire/feed'
-import { itemRowsOf, keyOf } from '../db/batch'
+import { itemRowsOf } from '../db/batch'
 import type { Some } from '../db/commit'
 
 /** So many changes are written at once, in some tens of ms. */
@@ -39,7 +39,7 @@ export class Behind {
     const from = this.#at
     const some = patch.slice(from, this.#next)
     return {
-      patch: this.#written.size ? some.filter((change) => !this.#written.has(keyOf(change))) : some,
+      patch: this.#written.size ? some.filter((change) => !this.#written.has(recordKey(change))) : some,
       items: itemRowsOf(this.workspace, sequence, some, (i) => Math.floor((from + i) / changesInPart), this.#items),
       isLast: this.#next === patch.length,
     }
@@ -52,14 +52,16 @@ export class Behind {
 
   /** What is to be written before changes of the same records are. */
   before(patch: Patch): Change[] {
-    const keys = new Set(patch.filter(isApart).map(keyOf))
+    const keys = new Set(patch.filter(isApart).map(recordKey))
     if (!keys.size) return []
     const rest = this.entry.patch.slice(this.#at)
-    return rest.filter((change) => isApart(change) && keys.has(keyOf(change)) && !this.#written.has(keyOf(change)))
+    return rest.filter(
+      (change) => isApart(change) && keys.has(recordKey(change)) && !this.#written.has(recordKey(change)),
+    )
   }
 
   /** That this was written before its turn. */
   wroteBefore(changes: readonly Change[]): void {
-    for (const change of changes) this.#written.add(keyOf(change))
+    for (const change of changes) this.#written.add(recordKey(change))
   }
 }

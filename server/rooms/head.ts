@@ -1,5 +1,6 @@
 import { dateIn } from '#core/base/dates'
 import type { PersonId } from '#core/base/ids'
+import { oneByOne } from '#core/base/one-by-one'
 import { inPieces } from '#core/base/pieces'
 import { problem } from '#core/base/result'
 import { isSameValue } from '#core/base/sorted-ids'
@@ -50,12 +51,13 @@ const tryAgainAfter = 1000
 
 /** The head of a workspace's log: the state after its last entry, and what moves both on, one thing at a time. */
 export class Head {
+  /** One thing at a time touches the state. */
+  readonly alone = oneByOne()
   readonly hearing = new Set<Hear>()
   /** Hears what is done while a large command is judged. */
   meanwhile: Meanwhile | undefined
   /** The first number that is free after those that a large command has taken, by project. */
   readonly taken = new Map<string, number>()
-  #turn: Promise<unknown> = Promise.resolve()
   #behind: Behind | undefined
   /** A large entry of another server, which may still be writing its records. */
   #others: Behind | undefined
@@ -69,13 +71,6 @@ export class Head {
     readonly clock: Clock,
     public at: number,
   ) {}
-
-  /** One thing at a time touches the state. */
-  alone<T>(work: () => Promise<T>): Promise<T> {
-    const turn = this.#turn.then(work, work)
-    this.#turn = turn
-    return turn
-  }
 
   now(asked: Asked): string {
     return asked.at ?? this.clock.now()
