@@ -1,4 +1,6 @@
 import { bringInto, cardsIn, expect, isAccessible, test, useDemo, watch } from '../kit/pages'
+import { memberId } from '#core/access/access'
+import { Client } from '../kit/client'
 import { startEmpty } from '../kit/server'
 
 const demo = useDemo()
@@ -111,4 +113,27 @@ test('on a phone the queue comes first, the board shows one column, and a card i
   await page.getByRole('menuitem', { name: /^Move to …/ }).click()
   await page.getByRole('menuitem', { name: 'Noted' }).click()
   await expect(page.getByRole('button', { name: /Undo moving GLH-\d+ to Noted/ })).toBeVisible()
+})
+
+test('whoever is taken out of a project keeps nothing of it on the screen, and whoever leaves is signed out', async ({
+  browser,
+}) => {
+  const page = await demo.as(browser, 'Noor', { expected: [/40[134]/] })
+  const inIndex = page.getByRole('region', { name: 'Visitors ask' })
+  await inIndex.getByRole('link', { name: 'All items' }).click()
+  await expect(page.getByRole('gridcell', { name: 'VIS-1', exact: true })).toBeVisible()
+  const owner = await new Client(demo.server().url).stepInAs('Séverine')
+  const { records } = await owner.directory()
+  const project = records.project.find((one) => one.prefix === 'VIS')!.id
+  const noor = records.person.find((one) => one.name.startsWith('Noor'))!.id
+  await owner.command('member.remove', { target: memberId(project, noor), how: {} })
+  await expect(page.getByRole('heading', { name: /no such project, or you can’t see it/ })).toBeVisible()
+  await expect(page.getByRole('gridcell')).toHaveCount(0)
+  await expect(inIndex).toHaveCount(0)
+  await expect(page.getByText(/\d items/)).toHaveCount(0)
+  await page.keyboard.press('Control+k')
+  await page.keyboard.type('VIS-1')
+  await expect(page.getByText('Nothing found')).toBeVisible()
+  await owner.command('person.remove', { target: noor, how: {} })
+  await expect(page).toHaveURL(/sign-in/)
 })

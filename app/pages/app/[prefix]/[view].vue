@@ -35,6 +35,13 @@ function take(now: Tally): void {
   if (now.sums !== sums || now.totals !== totals || (now.warnings ?? []).join() !== warnings.join()) tally.value = now
 }
 const wording = useWording(() => project.value?.id)
+/** Undefined where what was open is gone, or not to be seen any more: then nothing is left of what it said. */
+const shown = computed(() =>
+  project.value && view.value && definition.value && view.value.project === project.value.id
+    ? { project: project.value, view: view.value, definition: definition.value }
+    : undefined,
+)
+const said = computed(() => shown.value && tally.value)
 /** How many items and what effort there is, is said in the tally in any case. */
 const totalTexts = computed(() => {
   const known = wording.value
@@ -69,16 +76,14 @@ const walk = (key: string) => {
 <template>
   <AppFrame @keydown.esc="escape">
     <template #sentence>
-      <ViewSentence v-if="view && definition" :view="view" :definition="definition" :count="tally?.sums.items" />
+      <ViewSentence v-if="shown" :view="shown.view" :definition="shown.definition" :count="said?.sums.items" />
       <h1 v-else class="gone">{{ project ? words.view.noView : words.view.noSuchProject }}</h1>
     </template>
-    <template v-if="project && view && definition && view.project === project.id">
+    <template v-if="shown">
       <component
-        :is="layoutParts[definition.layout]"
-        :key="`${definition.layout} ${view.id}`"
-        :project="project"
-        :view="view"
-        :definition="definition"
+        :is="layoutParts[shown.definition.layout]"
+        :key="`${shown.definition.layout} ${shown.view.id}`"
+        v-bind="shown"
         @tally="take"
         @open="open"
         @walk="walk"
@@ -88,16 +93,16 @@ const walk = (key: string) => {
       ><ItemPanel :item-key="openKey" :view="view" :definition="definition" @close="open(undefined)" @open="open"
     /></template>
     <template #tally>
-      <span v-if="tally"
-        ><b>{{ grouped(tally.sums.items) }}</b> {{ words.tally.itemsWord(tally.sums.items)
+      <span v-if="said"
+        ><b>{{ grouped(said.sums.items) }}</b> {{ words.tally.itemsWord(said.sums.items)
         }}<template v-if="effort">
           · <b>{{ effort }}</b></template
-        ><template v-if="tally.sums.late">
-          · <span class="rust">{{ words.tally.late(tally.sums.late) }}</span></template
+        ><template v-if="said.sums.late">
+          · <span class="rust">{{ words.tally.late(said.sums.late) }}</span></template
         ></span
       >
       <span v-for="one in totalTexts" :key="one" class="soft">{{ one }}</span>
-      <span v-for="one in tally?.warnings" :key="one" class="rust"
+      <span v-for="one in said?.warnings" :key="one" class="rust"
         ><b>{{ one }}</b></span
       >
     </template>
