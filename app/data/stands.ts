@@ -18,12 +18,8 @@ export function whenLive(work: () => void): void {
   if (isLive) work()
   else untilLive.push(work)
 }
-/** The page that the server has drawn can be worked with: what waited for it follows once that is so on the screen. */
+/** The page that the server has drawn can be worked with. */
 export function nowLive(): void {
   isLive = true
-  const follow = () => {
-    for (const work of untilLive.splice(0)) work()
-  }
-  if (document.hidden) follow()
-  else requestAnimationFrame(() => setTimeout(follow))
+  for (const work of untilLive.splice(0)) work()
 }
