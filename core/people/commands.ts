@@ -1,18 +1,25 @@
 import * as z from 'zod/mini'
+import { name, text, whole } from '../base/schemas'
 import * as ids from '../base/id-schemas'
 import { problem } from '../base/result'
-import { roles } from '../model/names'
+import { paletteColours, roles } from '../model/names'
 import { memberRecord, personRecord } from '../model/schemas'
 import { recordCommands, unmade } from '../setup/record-commands'
 
 const role = z.enum(roles)
 
-/** What someone may do in the workspace, and that they leave it: what they did stays theirs. */
+/** Who someone is, what they may do in the workspace, and that they leave it: what they did stays theirs. */
 export const people = recordCommands({
   entity: 'person',
   record: personRecord,
   id: ids.personId,
-  fields: { role: z.nullable(role) },
+  fields: {
+    role: z.nullable(role),
+    name,
+    colour: z.enum(paletteColours),
+    craft: z.nullable(text(60, 1)),
+    hoursPerWeek: whole(0, 168),
+  },
   siblings: (reader) => reader.all('person'),
   removal: z.object({}),
   checkRemoval: (_reader, person) => (person.active ? undefined : problem('gone')),

@@ -94,6 +94,23 @@ describe('what one may do, and leaving', () => {
     expect(setRole(owner, 'owner', 'lead', reader)).toBeUndefined()
   })
 
+  it('name, colour, craft and hours are set by those who manage people; of a person without an account by whoever names them', () => {
+    const { lead, contributor, reader } = small.people
+    const set = {
+      craft: { from: null, to: 'plants' },
+      hoursPerWeek: { from: 30, to: 20 },
+      name: { from: reader.name, to: 'Łucja' },
+    }
+    expect(refusedDoing({ type: 'person.set', target: reader.id, set }, contributor)).toBe('not-allowed')
+    expect(refusedDoing({ type: 'person.set', target: reader.id, set }, lead)).toBeUndefined()
+    expect(small.state.maybe('person', reader.id)).toMatchObject({ craft: 'plants', hoursPerWeek: 20, name: 'Łucja' })
+    const guest = { ...personOf(small.ids, 'Gwen', null), email: null }
+    run(small.state, adding([guest]), lead.id)
+    const colour = { colour: { from: guest.colour, to: 'pool' as const } }
+    expect(refusedDoing({ type: 'person.set', target: guest.id, set: colour }, reader)).toBe('not-allowed')
+    expect(refusedDoing({ type: 'person.set', target: guest.id, set: colour }, contributor)).toBeUndefined()
+  })
+
   it('the last owner neither steps down nor leaves', () => {
     const { owner, lead } = small.people
     expect(setRole(owner, 'owner', 'lead', owner)).toBe('last-owner')
