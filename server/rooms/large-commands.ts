@@ -1,4 +1,5 @@
 import type { PersonId } from '#core/base/ids'
+import { oneByOne } from '#core/base/one-by-one'
 import { problem } from '#core/base/result'
 import type { Applied } from '#core/change/command'
 import { isSetChange, type Change, type Patch } from '#core/change/patch'
@@ -36,7 +37,7 @@ const isRefused = (prepared: Prepared | Refused | undefined): prepared is Refuse
  * before the entry, and its records afterwards. All or nothing: it is done when its entry is in the log.
  */
 export class LargeCommands {
-  #turn: Promise<unknown> = Promise.resolve()
+  readonly #inTurn = oneByOne()
   /** Those that are not in the log yet. */
   readonly #stops = new Map<string, { readonly by: PersonId; readonly stop: AbortController }>()
 
@@ -46,9 +47,7 @@ export class LargeCommands {
     const stop = new AbortController()
     const signal = asked.signal ? AbortSignal.any([asked.signal, stop.signal]) : stop.signal
     this.#stops.set(asked.command.id, { by: asked.by, stop })
-    const doing = this.#turn.then(() => this.#do({ ...asked, signal }))
-    this.#turn = doing.catch(() => undefined).finally(() => this.#stops.delete(asked.command.id))
-    return doing
+    return this.#inTurn(() => this.#do({ ...asked, signal })).finally(() => this.#stops.delete(asked.command.id))
   }
 
   stop(command: string, by: PersonId): boolean {
