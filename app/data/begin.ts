@@ -6,10 +6,10 @@ import { firstQueryAt } from '#core/queries/first-query'
 import type { Api } from '../worker/api'
 import type { Started } from '../worker/start'
 import type { ReplicaApi } from './client'
-import { lateEndpoint } from './late-endpoint'
 import { openEarly } from './open-query'
 import { seedInHtml } from './page-seed'
 import { whenLive } from './stands'
+import { firstToAnswer, lateEndpoint } from './worker-line'
 
 interface Begun {
   readonly me: string
@@ -27,10 +27,7 @@ export const begun: Begun | undefined = import.meta.client && window.started ? b
 
 function begin({ me, build, isDrawn, worker }: Started): Begun {
   const { endpoint, isThere } = lateEndpoint()
-  const start = () => {
-    const started = worker()
-    isThere('port' in started ? started.port : started)
-  }
+  const start = () => firstToAnswer(worker, isThere)
   if (isDrawn) whenLive(start)
   else start()
   const api = wrap<Api>(endpoint)

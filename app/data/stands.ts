@@ -18,8 +18,12 @@ export function whenLive(work: () => void): void {
   if (isLive) work()
   else untilLive.push(work)
 }
-/** The page that the server has drawn can be worked with. */
+/** The page that the server has drawn can be worked with: what waited for it follows once that is so on the screen. */
 export function nowLive(): void {
   isLive = true
-  for (const work of untilLive.splice(0)) work()
+  const follow = () => {
+    for (const work of untilLive.splice(0)) work()
+  }
+  if (document.hidden) follow()
+  else requestAnimationFrame(() => setTimeout(follow))
 }

@@ -11,8 +11,8 @@ export interface Started {
   readonly build: string
   /** The server has drawn the page. */
   readonly isDrawn: boolean
-  /** Starts it, where it has not been started yet. */
-  worker(): SharedWorker | Worker
+  /** A line to the worker, which is started where it has not been yet; where it does not answer, to another one. */
+  worker(attempt: number): MessagePort
 }
 declare global {
   interface Window {
@@ -25,9 +25,10 @@ declare global {
 const who = JSON.parse(document.getElementById('who')?.textContent ?? 'null') as PageSeed['who'] | null
 if (who) {
   const { me, build, isDrawn } = who
-  let worker: SharedWorker | Worker | undefined
-  window.started = { me, build, isDrawn, worker: () => (worker ??= startWorker(`wrenleaf|${build}|${me}`)) }
-  if (!isDrawn) window.started.worker()
+  const lines: MessagePort[] = []
+  const worker = (attempt: number) => (lines[attempt] ??= startWorker(`wrenleaf|${build}|${me}|${attempt}`))
+  window.started = { me, build, isDrawn, worker }
+  if (!isDrawn) worker(0)
 }
 
 // What this browser keeps of how its pages look stands before anything is painted (kept by data/session, AppFrame and
@@ -40,11 +41,10 @@ const view = location.pathname.split('/')[3]
 if (view && localStorage.getItem(`wrenleaf-drafts-${who?.me}`)?.includes(view)) dataset.draft = ''
 
 /** One for all tabs of a browser, where it has shared workers. */
-function startWorker(name: string): SharedWorker | Worker {
-  const worker =
-    typeof SharedWorker === 'function'
-      ? new SharedWorker(new URL('./worker.ts', import.meta.url), { type: 'module', name })
-      : new Worker(new URL('./worker.ts', import.meta.url), { type: 'module', name })
-  worker.addEventListener('error', () => console.error('the worker could not be started'))
-  return worker
+function startWorker(name: string): MessagePort {
+  if (typeof SharedWorker === 'function')
+    return new SharedWorker(new URL('./worker.ts', import.meta.url), { type: 'module', name }).port
+  const { port1, port2 } = new MessageChannel()
+  new Worker(new URL('./worker.ts', import.meta.url), { type: 'module', name }).postMessage(undefined, [port2])
+  return port1
 }

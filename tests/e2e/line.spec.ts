@@ -70,6 +70,42 @@ test('a tab that is closed while the line is cut loses nothing', async ({ browse
   proxy.close()
 })
 
+test('a worker that never comes up is followed by another; a browser without shared ones has its own', async ({
+  browser,
+}) => {
+  const page = await demo.as(browser, 'Imke', { at: 'All items' })
+  const title = page.locator('[data-row="6"][data-column="1"]')
+  const rename = async (name: string): Promise<void> => {
+    await title.dblclick()
+    await page.getByRole('textbox', { name: 'Title' }).fill(name)
+    await page.keyboard.press('Enter')
+    await expect(line(page)).toHaveText('up to date', { timeout: 15_000 })
+    await page.reload()
+    await expect(title).toContainText(name)
+  }
+  await page.addInitScript(() => {
+    const Real = SharedWorker
+    const names: string[] = []
+    Object.assign(window, {
+      names,
+      SharedWorker: function (url: URL, options: WorkerOptions) {
+        names.push(options.name!)
+        // As Chromium leaves one behind whose page went while it loaded: its line is there, and nobody at its other end.
+        return names.length > 1 ? new Real(url, options) : { port: new MessageChannel().port1 }
+      },
+    })
+  })
+  await page.reload()
+  await expect(line(page)).toHaveText('up to date', { timeout: 15_000 })
+  expect(await page.evaluate('names')).toEqual([expect.stringMatching(/\|0$/), expect.stringMatching(/\|1$/)])
+  await rename('Sent by the second worker')
+
+  await page.addInitScript(() => Reflect.deleteProperty(window, 'SharedWorker'))
+  await page.reload()
+  await expect(line(page)).toHaveText('up to date', { timeout: 15_000 })
+  await rename('Sent by a worker of its own')
+})
+
 test('eight tabs share one line; a command shows in all of them', async ({ browser }) => {
   // Eight pages on two processors.
   test.setTimeout(150_000)
