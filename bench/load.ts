@@ -2,6 +2,7 @@
 import { spawn } from 'node:child_process'
 import { once } from 'node:events'
 import { readFileSync } from 'node:fs'
+import { request, type IncomingMessage } from 'node:http'
 import { join } from 'node:path'
 import { v7 } from 'uuid'
 import { Client } from '../tests/kit/client'
@@ -21,28 +22,33 @@ const worst = (all: readonly number[]): number => all.reduce((most, one) => Math
 /** Resident MB of a process; its highest since it began is the kernel's to say. */
 const residentOf = (pid: number): number => Number(/VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${pid}/status`, 'utf8'))?.[1] ?? 0) / 1024 // prettier-ignore
 
+/** So many browsers, signed in one after the other as one person after the other, at one server after the other. */
+async function signedIn(at: readonly TestServer[], n: number, as: readonly string[]): Promise<Client[]> {
+  const clients: Client[] = []
+  for (let i = 0; i < n; i++) clients.push(await new Client(at[i % at.length]!.url).stepInAs(as[i % as.length]!))
+  return clients
+}
+
 /** Hears a feed: when each command's entry came. */
 class Ear {
   readonly heard = new Map<string, number>()
   readonly #stop = new AbortController()
   constructor(readonly client: Client) {}
+  /** On node's own client: of the page's `fetch`, the streams alone would keep this process busy. */
   async listen(): Promise<void> {
-    const answer = await fetch(`${this.client.url}/api/feed`, { headers: { cookie: this.client.cookie }, signal: this.#stop.signal }) // prettier-ignore
-    void this.#read(answer.body!.getReader()).catch(() => undefined)
-  }
-  async #read(reader: ReadableStreamDefaultReader<Uint8Array>): Promise<void> {
-    const decoder = new TextDecoder()
+    const asked = request(`${this.client.url}/api/feed`, { headers: { cookie: this.client.cookie }, signal: this.#stop.signal }) // prettier-ignore
+    asked.on('error', () => undefined).end()
+    const [answer] = (await once(asked, 'response')) as [IncomingMessage]
     let rest = ''
-    for (;;) {
-      const { done, value } = await reader.read()
-      if (done) return
-      const lines = (rest + decoder.decode(value, { stream: true })).split('\n\n')
+    answer.setEncoding('utf8').on('error', () => undefined).on('data', (text: string) => {
+      const now = performance.now()
+      const lines = (rest + text).split('\n\n')
       rest = lines.pop() ?? ''
       for (const line of lines) {
         const command = /"command":"([0-9a-f-]{36})"/.exec(line)?.[1]
-        if (command) this.heard.set(command, performance.now())
+        if (command) this.heard.set(command, now)
       }
-    }
+    }) // prettier-ignore
   }
   end(): void {
     this.#stop.abort()
@@ -92,13 +98,10 @@ async function garden(client: Client): Promise<string[]> {
 
 /** Writers and feeds, with something else going on. */
 async function withWriters(what: string, at: readonly TestServer[], writers: number, perSecond: number, long: number, meanwhile: (until: number) => Promise<void>, bounds: { acknowledged: number; delivered: number; worst: number }): Promise<Line[]> {
-  const clients = await Promise.all(Array.from({ length: writers }, (_, i) => new Client(at[i % at.length]!.url).stepInAs(people[i % 2]!))) // prettier-ignore
+  const clients = await signedIn(at, writers, people.slice(0, 2))
   const items = await garden(clients[0]!)
-  const ears = await Promise.all(Array.from({ length: 200 }, async (_, i) => {
-    const ear = new Ear(await new Client(at[i % at.length]!.url).stepInAs(people[i % people.length]!))
-    await ear.listen()
-    return ear
-  }))
+  const ears = (await signedIn(at, 200, people)).map((client) => new Ear(client))
+  await Promise.all(ears.map((ear) => ear.listen()))
   const { sequence } = await clients[0]!.directory()
   const wrote: Wrote[] = []
   const until = performance.now() + long * 1000
@@ -139,7 +142,7 @@ async function lostOf(client: Client, after: number, wrote: readonly Wrote[]): P
 
 /** 200 browsers that come back 500 entries behind. */
 async function storm(what: string, at: readonly TestServer[]): Promise<Line[]> {
-  const clients = await Promise.all(Array.from({ length: 200 }, (_, i) => new Client(at[i % at.length]!.url).stepInAs(people[i % people.length]!))) // prettier-ignore
+  const clients = await signedIn(at, 200, people)
   const { sequence } = await clients[0]!.directory()
   const before = residentOf(at[0]!.process.pid!)
   let most = before
@@ -163,10 +166,13 @@ async function storm(what: string, at: readonly TestServer[]): Promise<Line[]> {
 /** A reader who asks for all of the log, twenty times at once, again and again. */
 async function logFlood(at: TestServer, until: number): Promise<void> {
   const reader = await new Client(at.url).stepInAs('Yuki')
-  const ask = async () => {
-    while (performance.now() < until) await (await reader.get('/api/log?after=0')).text()
-  }
-  await Promise.all(Array.from({ length: 20 }, ask))
+  await flood('logs', at, until, reader.cookie)
+}
+
+/** From a process of its own: what is measured here is how others are answered, not how long this one is busy. */
+async function flood(what: 'sign-ins' | 'logs', at: TestServer, until: number, cookie = ''): Promise<void> {
+  const args = [join(root, 'bench/flood.mjs'), what, at.url, String(until - performance.now()), cookie]
+  await once(spawn(process.execPath, args, { stdio: 'inherit' }), 'exit')
 }
 
 /** A file of so many rows is brought in, and undone; reads and commands of others meanwhile. */
@@ -223,13 +229,6 @@ async function withOthers(what: string, server: TestServer, bare: number, large:
   ]
 } // prettier-ignore
 
-/** Strangers who try to sign in, two hundred at once. */
-/** From a process of its own: what is measured here is how others are answered, not how long this one is busy. */
-async function signInFlood(at: TestServer, until: number): Promise<void> {
-  const flood = spawn(process.execPath, [join(root, 'bench/sign-in-flood.mjs'), at.url, String(until - performance.now())], { stdio: 'inherit' }) // prettier-ignore
-  await once(flood, 'exit')
-}
-
 /** What opening a project asks, in ms, over and over: its page, and its items. */
 async function openings(server: TestServer, isOver: () => boolean): Promise<number[]> {
   const client = await new Client(server.url).stepInAs('Noor')
@@ -254,8 +253,8 @@ async function openingInFlood(what: string, server: TestServer): Promise<Line[]>
     return { until, isOver: () => performance.now() > until }
   }
   const quiet = await openings(server, long(5000).isOver)
-  const flood = long(8000)
-  const [took] = await Promise.all([openings(server, flood.isOver), signInFlood(server, flood.until)])
+  const flooded = long(8000)
+  const [took] = await Promise.all([openings(server, flooded.isOver), flood('sign-ins', server, flooded.until)])
   return [lineOf(`${what}: opening a project while 200 sign in (limit: quiet)`, took.length, median(took), median(quiet), 2)] // prettier-ignore
 }
 
@@ -266,7 +265,7 @@ async function at(what: string, servers: readonly TestServer[], bareUrl?: string
     writers: () => withWriters(`${what}, 50 writers at 1/s`, servers, 50, 1, seconds, async () => undefined, usual),
     storm: () => storm(what, servers),
     logs: () => withWriters(`${what}, 20 logs at a time`, servers, 10, 1, few, (until) => logFlood(servers[0]!, until), usual), // prettier-ignore
-    'sign-ins': () => withWriters(`${what}, 200 sign-ins at a time`, servers, 10, 1, few, (until) => signInFlood(servers[0]!, until), usual), // prettier-ignore
+    'sign-ins': () => withWriters(`${what}, 200 sign-ins at a time`, servers, 10, 1, few, (until) => flood('sign-ins', servers[0]!, until), usual), // prettier-ignore
     openings: () => openingInFlood(what, servers[0]!),
     large: () => large(what, servers, bareUrl),
     many: () => withWriters(`${what}, 250 commands a second`, servers, 50, 5, few, async () => undefined, { acknowledged: 250, delivered: 250, worst: 1000 }), // prettier-ignore

@@ -1,15 +1,13 @@
 import { once } from 'node:events'
+import { setImmediate as othersTurn } from 'node:timers/promises'
 import { defineEventHandler, getQuery, setResponseHeaders, type H3Event } from 'h3'
 import { longestCatchUp } from '#core/wire/feed'
 import type { PersonId } from '#core/base/ids'
-import type { Reader } from '#core/model/reader'
-import { entriesAfter, type StoredEntry } from '../db/log'
 import { answering, refuse, signedIn } from '../http/request'
-import { messageFor } from '../rooms/feed'
 import { Turns } from '../services/turnstile'
 
-/** What is long ago is read from the database: by each person one at a time, and by three in all. */
-const reading = new Turns<PersonId>(3, 60)
+/** Each person's answers go out one piece after the other, however many they ask for: others have their turn in between. */
+const sending = new Turns<PersonId>(3, Infinity)
 
 /** The entries after a sequence number, as far as one may see them. */
 export default defineEventHandler((event) =>
@@ -18,36 +16,44 @@ export default defineEventHandler((event) =>
     const after = Number(getQuery(event).after)
     if (!Number.isSafeInteger(after) || after < 0) return refuse('unreadable', { where: 'after' })
     if (room.sequence - after > longestCatchUp) return refuse('log-too-far-back')
-    const recent = house.recent?.since(room.state, after, me)
-    if (recent) return send(event, recent)
-    if (reading.isFull(me)) return refuse('too-often', { seconds: 2 })
-    const stored = await reading.pass(me, () => entriesAfter(house.database.db, room.workspace, after, longestCatchUp + 1)) // prettier-ignore
-    if (stored.length > longestCatchUp || stored.some(({ scopes }) => !scopes)) return refuse('log-too-far-back')
-    return send(event, texts(room.state, stored, me))
+    const messages = await house.recent?.since(room.state, after, me)
+    return messages ? send(event, messages, me) : refuse('log-too-far-back')
   }),
 )
 
-function* texts(reader: Reader, stored: readonly StoredEntry[], me: PersonId): Iterable<string> {
-  for (const { entry, scopes = [], parts } of stored)
-    yield JSON.stringify(messageFor(reader, { entry, scopes }, parts, me))
-}
+/** Of so many characters is a piece; it takes less than a millisecond. */
+const pieceOf = 1 << 16
 
-/** Some at a time, so that others have their turn in between. */
-async function send(event: H3Event, messages: Iterable<string>): Promise<null> {
-  const { res } = event.node
-  setResponseHeaders(event, { 'content-type': 'application/json' })
-  event._handled = true
+function* pieces(messages: Iterable<string>): Iterable<string> {
   let text = '{"messages":['
   let comma = ''
   for (const message of messages) {
     text += comma + message
     comma = ','
-    if (text.length < 1 << 16) continue
-    if (!res.write(text)) await Promise.race([once(res, 'drain'), once(res, 'close')])
-    if (res.destroyed) return null
+    if (text.length < pieceOf) continue
+    yield text
     text = ''
-    await new Promise((resolve) => setImmediate(resolve))
   }
-  res.end(`${text}]}`)
+  yield `${text}]}`
+}
+
+async function send(event: H3Event, messages: Iterable<string>, me: PersonId): Promise<null> {
+  const { res } = event.node
+  setResponseHeaders(event, { 'content-type': 'application/json' })
+  event._handled = true
+  const rest = pieces(messages)[Symbol.iterator]()
+  let isDone = false
+  while (!isDone) {
+    isDone = await sending.pass(me, async () => {
+      const { done, value } = rest.next()
+      if (!done) res.write(value)
+      await othersTurn()
+      return !!done
+    })
+    // A reader who is slow holds up nobody, themselves in another window neither.
+    if (res.writableNeedDrain) await Promise.race([once(res, 'drain'), once(res, 'close')])
+    if (res.destroyed) return null
+  }
+  res.end()
   return null
 }

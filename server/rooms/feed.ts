@@ -14,9 +14,16 @@ interface Listener {
 /** A client that does not read is cut here; it comes back and catches up. */
 const mostWaiting = 4 << 20
 
+/** Where much is told, what is told within so many ms goes out together: a write to each of many costs more than its text. */
+const gatherMs = 15
+
 /** The open event streams of this server. */
 export class Feed {
   readonly #listeners = new Set<Listener>()
+  /** What is told and has not gone out yet. */
+  readonly #told = new Map<PersonId, string>()
+  #wentOut = -Infinity
+  #goingOut: NodeJS.Timeout | undefined
   #beat: NodeJS.Timeout
 
   constructor() {
@@ -35,6 +42,8 @@ export class Feed {
   }
 
   add(listener: Listener, hello: FeedMessage): void {
+    // What was told before is in what it is told of now.
+    this.#goOut()
     listener.response.write(`retry: 1000\n\n${frame(hello)}`)
     this.#listeners.add(listener)
     listener.response.once('close', () => this.#listeners.delete(listener))
@@ -42,29 +51,51 @@ export class Feed {
 
   /** Tells everyone a message of their own, as JSON. */
   publish(textFor: (person: PersonId) => string): void {
-    for (const one of this.#listeners) {
-      if (one.response.writableLength > mostWaiting) one.response.destroy()
-      else one.response.write(framed(textFor(one.person)))
+    for (const person of new Set([...this.#listeners].map((listener) => listener.person)))
+      this.#told.set(person, (this.#told.get(person) ?? '') + framed(textFor(person)))
+    const since = performance.now() - this.#wentOut
+    // At the earliest in a turn to come: whoever did it is answered first.
+    this.#goingOut ??= setTimeout(() => this.#goOut(), Math.max(0, gatherMs - since))
+  }
+
+  #goOut(): void {
+    clearTimeout(this.#goingOut)
+    this.#goingOut = undefined
+    if (!this.#told.size) return
+    const texts = new Map([...this.#told].map(([person, text]) => [person, Buffer.from(text)]))
+    this.#told.clear()
+    for (const { person, response } of this.#listeners) {
+      const text = texts.get(person)
+      if (!text) continue
+      if (response.writableLength > mostWaiting) response.destroy()
+      else response.write(text)
     }
+    this.#wentOut = performance.now()
   }
 
   /** Tells one person, wherever they are signed in. */
   tell(person: PersonId, message: FeedMessage): void {
+    this.#goOut()
     for (const one of this.#listeners) if (one.person === person) one.response.write(frame(message))
   }
 
   end(session: string): void {
-    for (const one of this.#listeners) if (one.session === session) finish(one, 'signed-out')
+    this.#endThose((listener) => listener.session === session, 'signed-out')
   }
 
   /** Ends the feeds of those who have no account any more. */
   endRemoved(reader: Reader): void {
-    for (const one of this.#listeners) if (!accountOf(reader, one.person)) finish(one, 'removed')
+    this.#endThose((listener) => !accountOf(reader, listener.person), 'removed')
   }
 
   close(): void {
     clearInterval(this.#beat)
-    for (const one of this.#listeners) finish(one, 'closing')
+    this.#endThose(() => true, 'closing')
+  }
+
+  #endThose(isMeant: (listener: Listener) => boolean, why: 'signed-out' | 'removed' | 'closing'): void {
+    this.#goOut()
+    for (const one of this.#listeners) if (isMeant(one)) one.response.end(frame({ tell: 'ended', why }))
   }
 }
 
@@ -79,7 +110,3 @@ export function messageFor(reader: Reader, done: Scoped, parts: number, person: 
 
 const framed = (text: string): string => `data: ${text}\n\n`
 const frame = (message: FeedMessage): string => framed(JSON.stringify(message))
-
-function finish(listener: Listener, why: 'signed-out' | 'removed' | 'closing'): void {
-  listener.response.end(frame({ tell: 'ended', why }))
-}

@@ -5,7 +5,7 @@ import type { State } from '#core/model/state'
 import type { Clock } from '../clock'
 import { clearLeftovers } from '../db/commit'
 import { loadState } from '../db/load'
-import { entriesAfter } from '../db/log'
+import { entriesAfter, type StoredEntry } from '../db/log'
 import type { OpenDatabase } from '../db/open'
 import { Batches } from './batches'
 import { Head, type Asked, type Hear, type RoomAnswer } from './head'
@@ -53,13 +53,9 @@ export class Room {
     return () => this.head.hearing.delete(hear)
   }
 
-  /** The last entries, in order, as far back as it was kept whom they are for. */
-  async remember(most: number, hear: Hear): Promise<void> {
-    // None beyond where this room is: another server may have written since.
-    const n = Math.min(most, this.sequence)
-    const stored = await entriesAfter(this.database.db, this.workspace, this.sequence - n, n)
-    const from = stored.findLastIndex(({ scopes }) => !scopes) + 1
-    for (const { entry, scopes = [], parts } of stored.slice(from)) hear({ entry, scopes }, parts)
+  /** The entries after a sequence number, so many. */
+  entriesAfter(after: number, most: number): Promise<StoredEntry[]> {
+    return entriesAfter(this.database.db, this.workspace, after, most)
   }
 
   /** Does a command, or says why not. Rejects only where something unexpected happened; then nothing was changed. */

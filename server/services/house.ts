@@ -41,8 +41,8 @@ export class House {
     const found = await theWorkspace(this.database.db)
     if (!found) return undefined
     const room = await Room.open(this.database, found.id, this.clock)
-    const recent = new Recent()
-    await room.remember(mostRemembered, (done, parts) => recent.add(done, parts))
+    const recent = new Recent(room.sequence, (after, most) => room.entriesAfter(after, most))
+    await recent.reachBack(Math.max(0, room.sequence - mostRemembered))
     this.#recent = recent
     room.hear((done, parts) => {
       recent.add(done, parts)
