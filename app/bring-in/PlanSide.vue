@@ -118,7 +118,6 @@ function mend({ line, column }: Fault): void {
     }}</VBtn>
     <div v-else class="sending">
       <span>{{ w.sending(plan?.items ?? 0, share) }}</span>
-      <VBtn variant="plain" :disabled="share === undefined" @click="changes.stop()">{{ w.stop }}</VBtn>
       <VProgressLinear
         :indeterminate="share === undefined"
         :model-value="(share ?? 0) * 100"
@@ -142,12 +141,7 @@ function mend({ line, column }: Fault): void {
 }
 .sending {
   display: grid;
-  grid-template-columns: 1fr auto;
-  align-items: center;
-  gap: 6px 12px;
-}
-.sending :deep(.v-progress-linear) {
-  grid-column: 1 / -1;
+  gap: 6px;
 }
 .sum {
   display: grid;

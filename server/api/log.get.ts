@@ -1,5 +1,5 @@
 import { once } from 'node:events'
-import { setImmediate as othersTurn } from 'node:timers/promises'
+import { setTimeout as sleep } from 'node:timers/promises'
 import { defineEventHandler, getQuery, setResponseHeaders, type H3Event } from 'h3'
 import { longestCatchUp } from '#core/wire/feed'
 import type { PersonId } from '#core/base/ids'
@@ -7,7 +7,7 @@ import { answering, refuse, signedIn } from '../http/request'
 import { Turns } from '../services/turnstile'
 
 /** Each person's answers go out one piece after the other, however many they ask for: others have their turn in between. */
-const sending = new Turns<PersonId>(3, Infinity)
+const sending = new Turns<PersonId>(5, Infinity)
 
 /** The entries after a sequence number, as far as one may see them. */
 export default defineEventHandler((event) =>
@@ -21,8 +21,10 @@ export default defineEventHandler((event) =>
   }),
 )
 
-/** Of so many characters is a piece; it takes less than a millisecond. */
-const pieceOf = 1 << 16
+/** Of so many characters is a piece; it takes about a millisecond. */
+const pieceOf = 1 << 17
+/** So long is each person's rest after a piece: what nobody could read faster takes half a processor from nobody. */
+const restMs = 1
 
 function* pieces(messages: Iterable<string>): Iterable<string> {
   let text = '{"messages":['
@@ -46,9 +48,10 @@ async function send(event: H3Event, messages: Iterable<string>, me: PersonId): P
   while (!isDone) {
     isDone = await sending.pass(me, async () => {
       const { done, value } = rest.next()
-      if (!done) res.write(value)
-      await othersTurn()
-      return !!done
+      if (done) return true
+      res.write(value)
+      await sleep(restMs)
+      return false
     })
     // A reader who is slow holds up nobody, themselves in another window neither.
     if (res.writableNeedDrain) await Promise.race([once(res, 'drain'), once(res, 'close')])
