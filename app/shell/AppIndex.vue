@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
-import { RouterLink, useRoute, useRouter } from 'vue-router'
+import { computed, ref, shallowRef } from 'vue'
+import { RouterLink, useRoute } from 'vue-router'
 import { mdiChevronLeft, mdiChevronRight, mdiClose, mdiDotsHorizontal } from '@mdi/js'
 import { VBtn } from 'vuetify/components/VBtn'
 import { VList, VListItem, VListSubheader } from 'vuetify/components/VList'
@@ -13,8 +13,10 @@ import { useSession } from '../data/session'
 import { words } from '../words'
 import { PersonPebble } from '../parts/marks'
 import WrenMark from '../parts/WrenMark.vue'
+import NameProject from './NameProject.vue'
 import NewProject from './NewProject.vue'
 import { isShowingKeys } from './shortcuts'
+import { useProjectActs } from './use-project-acts'
 import { useViewActs } from './use-view-acts'
 
 /** The table of contents: my queue, then the projects, each with its views, the team's first. */
@@ -23,7 +25,6 @@ const emit = defineEmits<{ fold: []; close: [] }>()
 const directory = useDirectory()
 const session = useSession()
 const route = useRoute()
-const router = useRouter()
 const viewActs = useViewActs()
 const isStarting = ref(false)
 const mayStart = computed(() => directory.may('start projects'))
@@ -45,10 +46,8 @@ function openMenu(label: string, acts: readonly Act[], event: MouseEvent | Keybo
   const isPointer = event.type === 'contextmenu' && (event as MouseEvent).button === 2
   menu.value = { label, acts, at, ...(isPointer && { point: [(event as MouseEvent).clientX, (event as MouseEvent).clientY] }) } // prettier-ignore
 }
-const projectActs = (project: Project): Act[] =>
-  directory.may('change items', project.id)
-    ? [{ label: words.frame.bringIn, do: () => void router.push(`/app/${project.prefix}/bring-in`) }]
-    : []
+const named = shallowRef<Project>()
+const projectActs = useProjectActs((project) => (named.value = project))
 const ownActs = (): Act[] => [
   { label: session.night ? words.frame.day : words.frame.night, do: () => session.setNight(!session.night) },
   { label: words.keys.title, keys: '?', do: () => (isShowingKeys.value = true) },
@@ -123,6 +122,7 @@ const ownActs = (): Act[] => [
     </VBtn>
     <ActMenu v-if="menu" v-bind="menu" @close="menu = undefined" />
     <NewProject v-model="isStarting" />
+    <NameProject v-model="named" />
   </div>
 </template>
 

@@ -179,9 +179,10 @@ describe('ranks', () => {
 })
 
 describe('text', () => {
-  it('is the same to a reader whatever its case, accents and outer blanks', () => {
+  it('is the same to a reader whatever its case, accents and blanks', () => {
     expect(isSameText(' Séverine ', 'SEVERINE')).toBe(true)
     expect(isSameText('Łucja', 'lucja')).toBe(true)
+    expect(isSameText('Palm  court', 'palm\u00a0court')).toBe(true)
     expect(isSameText('a b', 'ab')).toBe(false)
   })
   it('orders numbers within it by value', () =>

@@ -8,11 +8,12 @@ export function compareText(a: string, b: string): number {
   return order.compare(a, b)
 }
 
-/** Equal to a reader: case, accents and outer blanks aside. */
+/** Equal to a reader: case, accents, outer blanks and how many stand between two words aside. */
 export function isSameText(a: string, b: string): boolean {
   equality ??= new Intl.Collator('en', { sensitivity: 'base' })
-  return equality.compare(a.trim(), b.trim()) === 0
+  return equality.compare(singleBlanks(a), singleBlanks(b)) === 0
 }
+const singleBlanks = (text: string): string => text.trim().replace(/\s+/g, ' ')
 
 /** A text as it is searched: lower case, accents left out, no line feed. */
 export function foldText(text: string): string {

@@ -16,6 +16,7 @@ import { setText } from '../items/text'
 import type { Reader } from '../model/reader'
 import { addPeople } from '../people/add'
 import { members, people } from '../people/commands'
+import { projects } from '../projects/commands'
 import { createProject } from '../projects/create'
 import { fields } from '../projects/set-up/fields'
 import { kinds } from '../projects/set-up/kinds'
@@ -28,7 +29,8 @@ import { revert } from './revert'
 
 /** Every command there is. */
 const definitions = [
-  addItems, setValues, moveItems, archiveItems, setText, addPeople, people.set, people.remove, members.set, members.remove, createProject, setLimit,
+  addItems, setValues, moveItems, archiveItems, setText, addPeople, people.set, people.remove, members.set, members.remove, createProject,
+  projects.set, projects.remove, projects.order, setLimit,
   views.add, views.set, views.remove, views.order, setWidths,
   fields.add, fields.set, fields.remove, fields.order, options.add, options.set, options.remove, options.order,
   kinds.add, kinds.set, kinds.remove, kinds.order, statuses.add, statuses.set, statuses.remove, statuses.order,

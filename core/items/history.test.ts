@@ -3,7 +3,7 @@ import type { Change } from '../change/patch'
 import { fieldsOf, kindsOf, statusesOf } from '../model/reader'
 import type { Field } from '../model/records'
 import { run, smallWorkspace, type Small } from '../test-kit/workspace'
-import { sentencesOf } from './history'
+import { nameOf, sentencesOf } from './history'
 
 let small: Small
 let item: string
@@ -92,5 +92,28 @@ describe('what happened to an item', () => {
     expect(told('items.move', { field: 'statusSince' }, { field: 'stay' }, { field: 'changed' })).toEqual([])
     const other = { entity: 'item', id: parent, field: 'title', before: 'a', after: 'b' } as Change
     expect(sentencesOf(small.state, { type: 'items.set', patch: [other] }, item, day)).toEqual([])
+  })
+})
+
+describe('what undo would undo', () => {
+  const named = (entity: 'project' | 'view' | 'person', field: string, before: unknown, after: unknown, id?: string) =>
+    nameOf(small.state, `${entity}.set`, [{ entity, id: id ?? small.project.id, field, before, after } as Change])
+
+  it('is said of a project and of a view by what happens to them', () => {
+    const { name } = small.project
+    expect(named('project', 'name', 'Old', name)).toBe(`changing the project ${name}`)
+    expect(named('project', 'archived', false, true)).toBe(`archiving the project ${name}`)
+    expect(named('project', 'archived', true, false)).toBe(`restoring the project ${name}`)
+    expect(named('project', 'rank', 'a', 'b')).toBe(`reordering the project ${name}`)
+    expect(named('view', '*', { name: 'Late' }, null)).toBe('removing the view Late')
+  })
+
+  it('is said of a person by what of them it is', () => {
+    const { reader } = small.people
+    const of = (field: string) => named('person', field, null, 'x', reader.id)
+    expect(of('craft')).toBe('changing Yuki’s craft')
+    expect(of('hoursPerWeek')).toBe('changing Yuki’s hours')
+    expect(of('role')).toBe('changing what Yuki may do')
+    expect(of('active')).toBe('removing Yuki')
   })
 })

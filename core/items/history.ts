@@ -96,15 +96,32 @@ function nameOfOther(reader: Reader, patch: readonly Change[]): string {
   if (first?.entity === 'limit') return 'changing a limit'
   if (first?.entity === 'person' || first?.entity === 'member') return nameOfAccess(reader, first)
   if (first?.entity !== 'view' && first?.entity !== 'project') return 'a change'
-  const isWhole = first.field === '*' && !isSetChange(first)
-  const record = (isWhole ? (first.after ?? first.before) : reader.maybe(first.entity, first.id)) as Named | undefined
-  const does = !isWhole ? 'changing' : first.after ? 'adding' : 'removing'
-  return `${does} the ${first.entity} ${record?.name ?? ''}`.trim()
+  const record = recordOf(reader, first) as Named | undefined
+  return `${doingOf(first)} the ${first.entity} ${record?.name ?? ''}`.trim()
+}
+/** The record that a change makes, takes away or changes. */
+const recordOf = (reader: Reader, change: Change): unknown =>
+  change.field === '*' && !isSetChange(change)
+    ? (change.after ?? change.before)
+    : reader.maybe(change.entity, change.id)
+function doingOf(change: Change): string {
+  if (isSetChange(change)) return 'changing'
+  if (change.field === '*') return change.after ? 'adding' : 'removing'
+  if (change.field === 'archived') return change.after ? 'archiving' : 'restoring'
+  return change.field === 'rank' ? 'reordering' : 'changing'
 }
 function nameOfAccess(reader: Reader, { entity, id, field }: Change): string {
   const person = reader.maybe('person', entity === 'person' ? id : (id.split('/')[1] ?? ''))?.name ?? 'someone'
   if (entity === 'person' && field === '*') return 'adding people'
-  return field === 'active' ? `removing ${person}` : `changing what ${person} may do`
+  if (field === 'active') return `removing ${person}`
+  const own = entity === 'person' ? ownWords[field] : undefined
+  return own ? `changing ${person}’s ${own}` : `changing what ${person} may do`
+}
+const ownWords: Readonly<Record<string, string>> = {
+  name: 'name',
+  colour: 'colour',
+  craft: 'craft',
+  hoursPerWeek: 'hours',
 }
 interface Named {
   readonly name: string

@@ -76,7 +76,7 @@ export function rowOf(reader: Reader, today: PlainDate, item: Item): Row {
   const turn = turnOf(reader, item).people
   const address = item.number ? key : item.id
   const version = place && place.table.version[place.row]
-  return { item, key, address, late, turn, children, v: [version, late, children, ...turn].join() }
+  return { item, key, address, late, turn, children, v: [key, version, late, children, ...turn].join() }
 }
 
 /** The same with its parents. */

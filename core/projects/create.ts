@@ -1,6 +1,5 @@
 import * as z from 'zod/mini'
 import { list } from '../base/schemas'
-import { isSameText } from '../base/collation'
 import { problem, type Problem } from '../base/result'
 import { refusal } from '../access/access'
 import { applied, defineCommand, personIn, type Context } from '../change/command'
@@ -8,6 +7,7 @@ import { makes, type Change } from '../change/patch'
 import { entityOf, idsIn, type Lookup } from '../model/entities'
 import type { EntityName, Records } from '../model/records'
 import * as schemas from '../model/schemas'
+import { nameRefusal } from './commands'
 
 /** A project with all that it begins with; `starterPattern` makes such a body. */
 export const projectBody = z.object({
@@ -34,11 +34,9 @@ export const createProject = defineCommand({
   body: projectBody,
   projects: (_reader, body) => [body.project.id],
   check(reader, body, context) {
-    const refused = refusal(reader, context.by, 'start projects')
-    if (refused) return refused
-    for (const other of reader.all('project'))
-      if (isSameText(other.name, body.project.name)) return problem('name-taken', { name: body.project.name })
-    return checkWhole(body, context)
+    return (
+      refusal(reader, context.by, 'start projects') ?? nameRefusal(reader, body.project) ?? checkWhole(body, context)
+    )
   },
   apply: (_reader, body) => applied(parts(body)),
 })

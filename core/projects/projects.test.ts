@@ -1,9 +1,9 @@
 import { beforeEach, describe, expect, it } from 'vitest'
 import { must } from '../base/result'
 import { invert, applyPatch } from '../change/patch'
-import { judge } from '../commands/registry'
+import { judge, type BareCommand } from '../commands/registry'
 import type { PersonId, ProjectId } from '../model/records'
-import { boardsOf, columnsOf, fieldsOf, heldBy, kindsOf, maybeStep, statusesOf } from '../model/reader'
+import { boardsOf, columnsOf, fieldsOf, heldBy, kindsOf, maybeStep, projectsInOrder, statusesOf } from '../model/reader'
 import { command as commandOf, contextOf, run, smallWorkspace, type Small } from '../test-kit/workspace'
 import type { ProjectBody } from './create'
 import { starterPattern } from './starter-pattern'
@@ -116,5 +116,56 @@ describe('a new project', () => {
     expect(small.state.maybe('project', body.project.id as ProjectId)).toBeDefined()
     applyPatch(small.state, invert(patch))
     expect(small.state.snapshot()).toEqual(before)
+  })
+})
+
+describe('a project that is there', () => {
+  const doing = (bare: BareCommand, by: PersonId = small.people.lead.id): string | undefined => {
+    const sent = commandOf(small.ids, bare)
+    const judged = judge(small.state, sent, contextOf(sent, by))
+    if (judged.ok) applyPatch(small.state, judged.value.patch)
+    return judged.ok ? undefined : judged.problem.code
+  }
+  const now = () => must(small.state.maybe('project', small.project.id), 'project')
+  const set = (field: 'name' | 'prefix', from: string, to: string, by?: PersonId) =>
+    doing({ type: 'project.set', target: small.project.id, set: { [field]: { from, to } } }, by)
+
+  it('is named by those who lead it, as no other is, whatever the case, accents and blanks', () => {
+    run(small.state, start(pattern({ name: 'Séed bank' })), small.people.lead.id)
+    const { name } = small.project
+    expect(set('name', name, 'Fern house', small.people.contributor.id)).toBe('not-allowed')
+    expect(set('name', name, 'seed  BANK')).toBe('name-taken')
+    expect(set('name', name, 'Fern house')).toBeUndefined()
+    expect(set('name', name, 'Palm house')).toBe('changed-meanwhile')
+    // Its own name in another way is no other's.
+    expect(set('name', 'Fern house', 'FERN HOUSE')).toBeUndefined()
+    expect(now().name).toBe('FERN HOUSE')
+  })
+
+  it('keeps an earlier prefix, which no other project can have', () => {
+    const { prefix } = small.project
+    run(small.state, start(pattern()), small.people.lead.id)
+    expect(set('prefix', prefix, 'SED')).toBe('prefix-taken')
+    expect(set('prefix', prefix, 'FERN')).toBeUndefined()
+    expect(set('prefix', 'FERN', 'PALM')).toBeUndefined()
+    expect(now()).toMatchObject({ prefix: 'PALM', oldPrefixes: [prefix, 'FERN'] })
+    expect(refusal(pattern({ name: 'Other', prefix }))).toBe('prefix-taken')
+    // Taken up again, it is no earlier one any more.
+    expect(set('prefix', 'PALM', prefix)).toBeUndefined()
+    expect(now()).toMatchObject({ prefix, oldPrefixes: ['FERN', 'PALM'] })
+  })
+
+  it('leaves the index when it is archived, comes back, and has its place by hand', () => {
+    const body = pattern()
+    run(small.state, start(body), small.people.lead.id)
+    const order = () => projectsInOrder(small.state).map((project) => project.id)
+    const [first, second] = order()
+    expect(doing({ type: 'project.order', target: second!, before: first! })).toBeUndefined()
+    expect(order()).toEqual([second, first])
+    expect(doing({ type: 'project.remove', target: second!, how: {} })).toBeUndefined()
+    expect(order()).toEqual([first])
+    expect(doing({ type: 'project.remove', target: second!, how: {} })).toBe('gone')
+    expect(doing({ type: 'project.set', target: second!, set: { archived: { from: true, to: false } } })).toBeUndefined() // prettier-ignore
+    expect(order()).toEqual([second, first])
   })
 })

@@ -1,8 +1,10 @@
 import fc from 'fast-check'
 import { beforeEach, describe, expect, it } from 'vitest'
+import { isSameValue } from '#core/base/sorted-ids'
 import { fieldRef } from '#core/facts/registry'
 import type { BoardAnswer } from '#core/layouts/board'
-import { isHead, type ListLine, type Row } from '#core/layouts/rows'
+import { mapLists } from '#core/layouts/registry'
+import { isHead, lineId, type ListLine, type Row } from '#core/layouts/rows'
 import type { TableAnswer } from '#core/layouts/table'
 import { boardsOf, columnsOf, fieldsOf, kindsOf, statusesOf } from '#core/model/reader'
 import type { Condition, FactRef, Item, ItemId, View, ViewDefinition } from '#core/model/records'
@@ -128,6 +130,7 @@ describe('a view that is watched', () => {
           })
           const all: WatchRequest[] = [...requests, { query: 'inTurn', input: undefined }]
           const watches = all.map((request) => ({ request, watched: watchFor(context, request) }))
+          const said = new Map<string, ListLine>()
           for (const rolls of steps) {
             const gathered = new ChangeSet()
             for (const roll of rolls) {
@@ -139,7 +142,19 @@ describe('a view that is watched', () => {
             }
             for (const { request, watched } of watches) {
               watched.update(gathered)
-              expect(watched.answer()).toEqual(watchFor(context, request).answer())
+              const answer = watched.answer()
+              expect(answer).toEqual(watchFor(context, request).answer())
+              // What has the same version says the same: a page keeps the line that it has.
+              if (!answer || typeof answer !== 'object' || !('layout' in answer)) continue
+              mapLists(answer, (list, stretch) => {
+                for (const line of stretch.rows) {
+                  const version = `${JSON.stringify(request.input)} ${list} ${lineId(line)} ${line.v}`
+                  const before = said.get(version)
+                  if (before && !isSameValue(before, line)) expect(line).toEqual(before)
+                  said.set(version, line)
+                }
+                return stretch
+              })
             }
           }
         },

@@ -49,6 +49,14 @@ describe('the search', () => {
     expect(found('glh-2 door')).toEqual([])
   })
 
+  it('knows an item by the prefix that its project had, too', () => {
+    add('Paint the door')
+    const { state, ids, people, project } = small
+    const set = { prefix: { from: 'GLH', to: 'PLM' } }
+    run(state, { id: ids.command(), type: 'project.set', v: 1, target: project.id, set }, people.owner.id)
+    for (const key of ['plm-1', 'GLH-1', 'glh1']) expect(found(key)).toEqual(['PLM-1 Paint the door'])
+  })
+
   it('wants every word, in whatever order', () => {
     add('Flush the heating loop', 'Flush the drains')
     expect(found('loop flush')).toEqual(['GLH-1 Flush the heating loop'])

@@ -60,8 +60,9 @@ export const search = askedQuery<SearchInput, FoundItem[]>(({ state }, { project
 function rowsByKey(state: State, table: ItemTable, typed: string): number[] {
   const [first = '', ...others] = typed.split(' ')
   const [, prefix, digits = ''] = /^(?:([a-z][a-z0-9]*)-?)?(\d+)$/.exec(first) ?? []
-  const its = state.maybe('project', table.project)?.prefix.toLowerCase()
-  if (!digits || (prefix && prefix !== its)) return []
+  const project = state.maybe('project', table.project)
+  const its = project && [project.prefix, ...project.oldPrefixes].map((one) => one.toLowerCase())
+  if (!digits || (prefix && !its?.includes(prefix))) return []
   const rows: number[] = []
   for (let row = 0; row < table.n; row++)
     if (String(table.number.a[row]).startsWith(digits) && others.every((word) => table.title.has(row, word)))

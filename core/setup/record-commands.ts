@@ -24,6 +24,8 @@ export interface RecordKind<E extends EntityName, F extends Fields, More extends
   siblings(reader: Reader, record: Records[E]): Iterable<Records[E]>
   /** What is wrong with a record as it would be. */
   check?(reader: Reader, record: Records[E]): Problem | undefined
+  /** What else changes when the record does. */
+  besides?(record: Records[E], next: Records[E]): Change[]
   /** What removing needs to be told besides: where what depends on the record goes. */
   readonly removal: More
   checkRemoval?(reader: Reader, record: Records[E], body: z.infer<More>): Problem | undefined
@@ -51,6 +53,10 @@ export function recordCommands<E extends EntityName, F extends Fields, More exte
       Object.entries(kind.fields).map(([name, schema]) => [name, z.optional(z.object({ from: schema, to: schema }))]),
     ),
   ) as unknown as z.ZodMiniType<Bodies<F>>
+  const nextOf = (record: R, body: Bodies<F>): R => ({
+    ...record,
+    ...Object.fromEntries(changesIn(body).flatMap(([name, to]) => (to ? [[name, to.to]] : []))),
+  })
   const changesIn = (body: Bodies<F>) => Object.entries(body) as [string, { from: unknown; to: unknown } | undefined][]
 
   return {
@@ -74,7 +80,7 @@ export function recordCommands<E extends EntityName, F extends Fields, More exte
         if (refused) return refused
         const record = must(find(reader, body.target), entity) as R & Record<string, unknown>
         const changes = changesIn(body.set)
-        const next = { ...record, ...Object.fromEntries(changes.flatMap(([name, to]) => (to ? [[name, to.to]] : []))) }
+        const next = nextOf(record, body.set)
         return (
           changeRefusal(reader, context.by, entity, next) ??
           firstProblem(changes, ([field, change]) => {
@@ -87,13 +93,12 @@ export function recordCommands<E extends EntityName, F extends Fields, More exte
       },
       apply(reader, body) {
         const record = must(find(reader, body.target), entity) as R & Record<string, unknown>
-        return applied(
-          changesIn(body.set).flatMap(([field, change]): Change[] =>
-            change && !isSameValue(record[field], change.to)
-              ? [{ entity, id: record.id, field, before: record[field] ?? null, after: change.to }]
-              : [],
-          ),
+        const changes = changesIn(body.set).flatMap(([field, change]): Change[] =>
+          change && !isSameValue(record[field], change.to)
+            ? [{ entity, id: record.id, field, before: record[field] ?? null, after: change.to }]
+            : [],
         )
+        return applied([...changes, ...(kind.besides?.(record, nextOf(record, body.set)) ?? [])])
       },
     }),
 

@@ -347,7 +347,17 @@ export function randomCommand(
         return member && { ...head('member.set'), target: member.id, set: { role: { from: member.role, to: role } } }
       return member && { ...head('member.remove'), target: member.id, how: {} }
     }
-    case 'project':
+    case 'project': {
+      const held = pick([...state.all('project')], which)
+      const set = {
+        name: { from: held?.name, to: `Bed ${which} ${more % 3}` },
+        prefix: { from: held?.prefix, to: `C${String(more % 50)}` },
+        archived: { from: held?.archived, to: false },
+      }
+      const name = (['name', 'prefix', 'archived'] as const)[which % 3]!
+      if (held && more % 4 === 1) return { ...head('project.set'), target: held.id, set: { [name]: set[name] } }
+      if (held && more % 4 === 2) return { ...head('project.order'), target: held.id, before: null }
+      if (held && more % 4 === 3) return { ...head('project.remove'), target: held.id, how: {} }
       return {
         ...head('projects.create'),
         ...starterPattern(
@@ -361,6 +371,7 @@ export function randomCommand(
           ids.next,
         ),
       }
+    }
     case 'bringIn': {
       const items_ = [newItemOf(which, more), newItemOf(more, which)]
       const field = {

@@ -59,8 +59,9 @@ describe('a queue', () => {
         grown(small, rolls)
         const me = small.people.owner.id
         const queue = queueOf(small.state, me, today)
+        const isOut = (item: Item) => item.archived || small.state.maybe('project', item.project)?.archived
         const mine = [...small.state.all('item')].filter(
-          (item) => !item.archived && turnOf(small.state, item).people.includes(me),
+          (item) => !isOut(item) && turnOf(small.state, item).people.includes(me),
         )
         expect(new Set([...queue.now, ...queue.next].map((entry) => entry.item.id))).toEqual(
           new Set(mine.map((item) => item.id)),

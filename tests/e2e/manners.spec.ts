@@ -1,4 +1,4 @@
-import { bringInto, cardsIn, expect, line, test, useDemo } from '../kit/pages'
+import { bringInto, cardsIn, expect, isAccessible, line, test, useDemo } from '../kit/pages'
 
 const demo = useDemo()
 
@@ -128,4 +128,44 @@ test('the licences of what ships stand at one address', async ({ request }) => {
   const text = await answer.text()
   for (const name of ['vuetify', 'vue', '@fontsource-variable/bitter', 'drizzle-orm'])
     expect(text).toMatch(new RegExp(`^${name} [\\d.]+: `, 'm'))
+})
+
+test('a project gets another name, prefix and place where it is listed; old keys and addresses lead on', async ({
+  browser,
+}) => {
+  const page = await demo.as(browser, 'Séverine', { at: 'All items' })
+  const other = await demo.as(browser, 'Imke', { at: 'All items' })
+  const acts = async (project: string, act: string) => {
+    await page.getByRole('button', { name: `What you can do with ${project}` }).click()
+    await page.getByRole('menuitem', { name: act }).click()
+  }
+  await acts('Glasshouse', 'Change its name or prefix')
+  const dialog = page.getByRole('dialog', { name: 'Name and prefix' })
+  await expect(dialog.getByLabel('Name')).toHaveValue('Glasshouse')
+  await isAccessible(page, 'name and prefix', { within: '.v-overlay__content' })
+  // As another is called, it cannot be; what was typed stays.
+  await dialog.getByLabel('Name').fill('seed  BANK')
+  await page.keyboard.press('Enter')
+  await expect(page.getByText(/seed\s+BANK” is already taken/)).toBeVisible()
+  await expect(dialog.getByLabel('Name')).toHaveValue('seed  BANK')
+  await dialog.getByLabel('Name').fill('Palm house')
+  await dialog.getByLabel('Prefix').fill('plm')
+  await page.keyboard.press('Enter')
+  await expect(dialog).toBeHidden()
+  await expect(other.getByRole('region', { name: 'Palm house' })).toBeVisible()
+  await expect(other.getByRole('gridcell', { name: 'PLM-9', exact: true })).toBeVisible()
+  // Where one was, and where an old key leads.
+  expect(new URL(other.url()).pathname).toMatch(/^\/app\/GLH\//)
+  await other.reload()
+  await expect(other.getByRole('gridcell', { name: 'PLM-9', exact: true })).toBeVisible()
+  await other.goto('/app/items/GLH-9')
+  await expect(other.getByText('PLM-9').first()).toBeVisible()
+
+  await acts('Palm house', 'Move down')
+  await expect(other.locator('section h3').nth(1)).toContainText('Palm house')
+  await page.locator('[data-row="2"][data-column="0"]').focus()
+  await page.keyboard.press('Control+z')
+  await expect(other.locator('section h3').first()).toContainText('Palm house')
+  await page.keyboard.press('Control+z')
+  await expect(other.getByRole('region', { name: 'Glasshouse' })).toBeVisible()
 })

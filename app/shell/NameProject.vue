@@ -1,0 +1,42 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { Project } from '#core/model/records'
+import PopDialog from '../parts/PopDialog.vue'
+import { useChanges } from '../data/changes'
+import { words } from '../words'
+import ProjectNames, { type Names } from './ProjectNames.vue'
+
+/** Gives a project another name, or its keys another prefix. */
+const project = defineModel<Project>()
+const changes = useChanges()
+const isOpen = computed({
+  get: () => !!project.value,
+  set: (isOpen) => isOpen || (project.value = undefined),
+})
+
+async function change({ name, prefix }: Names): Promise<void> {
+  const held = project.value
+  if (!held) return
+  const set = {
+    ...(name !== held.name && { name: { from: held.name, to: name } }),
+    ...(prefix !== held.prefix && { prefix: { from: held.prefix, to: prefix } }),
+  }
+  // Where it is refused, what was typed stays, and the notice says why.
+  if (!Object.keys(set).length || (await changes.send({ type: 'project.set', target: held.id, set })))
+    isOpen.value = false
+}
+</script>
+
+<template>
+  <PopDialog v-model="isOpen" :label="words.project.nameTitle">
+    <ProjectNames
+      v-if="project"
+      :title="words.project.nameTitle"
+      :names="project"
+      :go="words.project.save"
+      :about="words.project.nameAbout"
+      @take="change"
+      @leave="isOpen = false"
+    />
+  </PopDialog>
+</template>

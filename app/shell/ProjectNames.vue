@@ -1,0 +1,71 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import { VBtn } from 'vuetify/components/VBtn'
+import { VTextField } from 'vuetify/components/VTextField'
+import { words } from '../words'
+
+/** What a project is called, and what its keys begin with. */
+export interface Names {
+  readonly name: string
+  readonly prefix: string
+}
+const props = defineProps<{ title: string; names: Names; go: string; about: string }>()
+const emit = defineEmits<{ take: [names: Names]; leave: [] }>()
+const name = ref(props.names.name)
+const prefix = ref(props.names.prefix)
+/** A new project's prefix follows its name until it is typed. */
+const isOwnPrefix = ref(!!props.names.prefix)
+function takeName(text: string): void {
+  name.value = text
+  if (isOwnPrefix.value) return
+  const letters = text.normalize('NFD').replace(/[^a-z0-9]/gi, '')
+  prefix.value = letters.slice(0, 3).toUpperCase()
+}
+const isWhole = computed(() => name.value.trim() && /^[A-Z][A-Z0-9]{1,7}$/.test(prefix.value))
+const take = (): void => void (isWhole.value && emit('take', { name: name.value.trim(), prefix: prefix.value }))
+</script>
+
+<template>
+  <form @submit.prevent="take">
+    <h2>{{ title }}</h2>
+    <VTextField
+      :model-value="name"
+      :label="words.project.name"
+      maxlength="120"
+      autofocus
+      required
+      @update:model-value="takeName"
+    />
+    <VTextField
+      :model-value="prefix"
+      :label="words.project.prefix"
+      :hint="words.project.prefixHint"
+      persistent-hint
+      maxlength="8"
+      pattern="[A-Z][A-Z0-9]{1,7}"
+      required
+      @update:model-value="((isOwnPrefix = true), (prefix = $event.toUpperCase()))"
+    />
+    <p class="soft">{{ about }}</p>
+    <div class="ends">
+      <VBtn type="submit" variant="flat" :disabled="!isWhole">{{ go }}</VBtn>
+      <VBtn variant="plain" @click="emit('leave')">{{ words.project.cancel }}</VBtn>
+    </div>
+  </form>
+</template>
+
+<style scoped>
+form {
+  padding: 20px 24px;
+  display: grid;
+  gap: 14px;
+}
+h2 {
+  font: var(--type-title);
+}
+.ends {
+  display: flex;
+  gap: 18px;
+  align-items: center;
+}
+</style>

@@ -1,0 +1,31 @@
+import { useRouter } from 'vue-router'
+import type { Project } from '#core/model/records'
+import { useChanges } from '../data/changes'
+import { useDirectory } from '../data/directory'
+import type { Act } from '../parts/ActMenu.vue'
+import { words } from '../words'
+
+/** What can be done with a project from where it is listed. `name`: asks for another name. */
+export function useProjectActs(name: (project: Project) => void) {
+  const directory = useDirectory()
+  const changes = useChanges()
+  const router = useRouter()
+  function moves(project: Project): Act[] {
+    const all = directory.projects
+    const at = all.findIndex((other) => other.id === project.id)
+    const put = (before: Project | undefined): void =>
+      void changes.send({ type: 'project.order', target: project.id, before: before?.id ?? null })
+    return [
+      { label: words.project.up, isOff: at === 0, do: () => put(all[at - 1]) },
+      { label: words.project.down, isOff: at === all.length - 1, do: () => put(all[at + 2]) },
+    ]
+  }
+  return (project: Project): Act[] => [
+    ...(directory.may('change items', project.id)
+      ? [{ label: words.frame.bringIn, do: () => void router.push(`/app/${project.prefix}/bring-in`) }]
+      : []),
+    ...(directory.may('set up project', project.id)
+      ? [{ label: words.project.rename, do: () => name(project) }, ...moves(project)]
+      : []),
+  ]
+}
