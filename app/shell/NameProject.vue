@@ -3,7 +3,7 @@ import { computed } from 'vue'
 import type { Project } from '#core/model/records'
 import PopDialog from '../parts/PopDialog.vue'
 import { useChanges } from '../data/changes'
-import { words } from '../words'
+import { projectWords } from './project-words'
 import ProjectNames, { type Names } from './ProjectNames.vue'
 
 /** Gives a project another name, or its keys another prefix. */
@@ -28,13 +28,13 @@ async function change({ name, prefix }: Names): Promise<void> {
 </script>
 
 <template>
-  <PopDialog v-model="isOpen" :label="words.project.nameTitle">
+  <PopDialog v-model="isOpen" :label="projectWords.nameTitle">
     <ProjectNames
       v-if="project"
-      :title="words.project.nameTitle"
+      :title="projectWords.nameTitle"
       :names="project"
-      :go="words.project.save"
-      :about="words.project.nameAbout"
+      :go="projectWords.save"
+      :about="projectWords.nameAbout"
       @take="change"
       @leave="isOpen = false"
     />

@@ -4,6 +4,7 @@ import { useChanges } from '../data/changes'
 import { useDirectory } from '../data/directory'
 import type { Act } from '../parts/ActMenu.vue'
 import { words } from '../words'
+import { projectWords } from './project-words'
 
 /** What can be done with a project from where it is listed. `name`: asks for another name. */
 export function useProjectActs(name: (project: Project) => void) {
@@ -16,8 +17,8 @@ export function useProjectActs(name: (project: Project) => void) {
     const put = (before: Project | undefined): void =>
       void changes.send({ type: 'project.order', target: project.id, before: before?.id ?? null })
     return [
-      { label: words.project.up, isOff: at === 0, do: () => put(all[at - 1]) },
-      { label: words.project.down, isOff: at === all.length - 1, do: () => put(all[at + 2]) },
+      { label: projectWords.up, isOff: at === 0, do: () => put(all[at - 1]) },
+      { label: projectWords.down, isOff: at === all.length - 1, do: () => put(all[at + 2]) },
     ]
   }
   return (project: Project): Act[] => [
@@ -25,7 +26,7 @@ export function useProjectActs(name: (project: Project) => void) {
       ? [{ label: words.frame.bringIn, do: () => void router.push(`/app/${project.prefix}/bring-in`) }]
       : []),
     ...(directory.may('set up project', project.id)
-      ? [{ label: words.project.rename, do: () => name(project) }, ...moves(project)]
+      ? [{ label: projectWords.rename, do: () => name(project) }, ...moves(project)]
       : []),
   ]
 }
