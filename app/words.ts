@@ -6,7 +6,7 @@ import { words as sentence } from './sentence/words'
 import { words as shell } from './shell/words'
 import { words as viewLayouts } from './view-layouts/words'
 
-/** Every word of the interface, folder by folder. Sentences for problems stand in `core/access/problem-words.ts`. */
+/** The words of the interface, folder by folder; those of a project's acts come later (`shell/project-words.ts`). Sentences for problems stand in `core/access/problem-words.ts`. */
 export const words = {
   name: 'Wrenleaf',
   ...shell,

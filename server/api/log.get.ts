@@ -7,7 +7,7 @@ import { answering, refuse, signedIn } from '../http/request'
 import { Turns } from '../services/turnstile'
 
 /** Each person's answers go out one piece after the other, however many they ask for: others have their turn in between. */
-const sending = new Turns<PersonId>(5, Infinity)
+const sending = new Turns<PersonId>(5, 60)
 
 /** The entries after a sequence number, as far as one may see them. */
 export default defineEventHandler((event) =>
@@ -16,6 +16,7 @@ export default defineEventHandler((event) =>
     const after = Number(getQuery(event).after)
     if (!Number.isSafeInteger(after) || after < 0) return refuse('unreadable', { where: 'after' })
     if (room.sequence - after > longestCatchUp) return refuse('log-too-far-back')
+    if (sending.isFull(me)) return refuse('too-often', { seconds: 2 })
     const messages = await house.recent?.since(room.state, after, me)
     return messages ? send(event, messages, me) : refuse('log-too-far-back')
   }),
@@ -23,7 +24,7 @@ export default defineEventHandler((event) =>
 
 /** Of so many characters is a piece; it takes about a millisecond. */
 const pieceOf = 1 << 17
-/** So long is each person's rest after a piece: what nobody could read faster takes half a processor from nobody. */
+/** A person's answers rest so long after each piece, so that whoever reads without a pause leaves the others their share. */
 const restMs = 1
 
 function* pieces(messages: Iterable<string>): Iterable<string> {
