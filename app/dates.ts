@@ -1,5 +1,5 @@
 import { weekday, type PlainDate } from '#core/base/dates'
-import { words } from './words'
+import { datesWords } from './parts/words'
 
 /**
  * A day in words: without the year where it is `today`'s year, whole without `today`. Written by hand: the first `Intl`
@@ -7,12 +7,12 @@ import { words } from './words'
  */
 export function dayWords(date: PlainDate, language: string, today?: PlainDate): string {
   const [year = '', month = '', day = ''] = date.split('-')
-  const name = words.dates.months[Number(month) - 1] ?? ''
+  const name = datesWords.months[Number(month) - 1] ?? ''
   const isMonthFirst = language === 'en-US'
   const short = isMonthFirst ? `${name} ${Number(day)}` : `${Number(day)} ${name}`
   if (today?.startsWith(year)) return short
   const whole = isMonthFirst ? `${short}, ${year}` : `${short} ${year}`
-  return today === undefined ? `${words.dates.weekdays[weekday(date) - 1]}, ${whole}` : whole
+  return today === undefined ? `${datesWords.weekdays[weekday(date) - 1]}, ${whole}` : whole
 }
 
 /** `13:40` today, `24 Nov 13:40` on other days, in the workspace's time zone. */

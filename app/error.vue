@@ -3,13 +3,13 @@ import { computed, onMounted } from 'vue'
 import type { NuxtError } from 'nuxt/app'
 import WrenMark from './parts/WrenMark.vue'
 import { useSession } from './data/session'
-import { words } from './words'
+import { errorWords } from './shell/error-words'
 
 /** What is shown instead of a page that is not there or broke. */
 const props = defineProps<{ error: NuxtError }>()
 const session = useSession()
 onMounted(() => session.restoreTheme())
-const w = computed(() => (props.error.statusCode === 404 ? words.error.missing : words.error.broken))
+const w = computed(() => (props.error.statusCode === 404 ? errorWords.missing : errorWords.broken))
 </script>
 
 <template>
@@ -18,7 +18,7 @@ const w = computed(() => (props.error.statusCode === 404 ? words.error.missing :
     <h1>{{ w.title }}</h1>
     <p>{{ w.hint }}</p>
     <p>
-      <a href="/app">{{ words.error.home }}</a>
+      <a href="/app">{{ errorWords.home }}</a>
     </p>
   </main>
 </template>

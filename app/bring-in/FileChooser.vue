@@ -2,12 +2,11 @@
 import { ref } from 'vue'
 import { VBtn } from 'vuetify/components/VBtn'
 import { VProgressLinear } from 'vuetify/components/VProgressLinear'
-import { words } from '../words'
+import { bringInWords } from './words'
 
 /** Where a file is chosen or dropped, and how far it has been read. */
 defineProps<{ reading: { done: number; all: number } | undefined; said: string }>()
 const emit = defineEmits<{ take: [file: File]; stop: [] }>()
-const w = words.bringIn
 const isOver = ref(false)
 const input = ref<HTMLInputElement>()
 function take(file: File | undefined): void {
@@ -25,18 +24,18 @@ function take(file: File | undefined): void {
     @drop.prevent="take($event.dataTransfer?.files[0])"
   >
     <template v-if="reading"
-      ><p role="status">{{ w.reading(reading.done, reading.all) }}</p>
+      ><p role="status">{{ bringInWords.reading(reading.done, reading.all) }}</p>
       <VProgressLinear
         :model-value="reading.done"
         :max="reading.all"
-        :aria-label="w.reading(reading.done, reading.all)"
+        :aria-label="bringInWords.reading(reading.done, reading.all)"
       />
-      <VBtn variant="plain" @click="emit('stop')">{{ w.stop }}</VBtn></template
+      <VBtn variant="plain" @click="emit('stop')">{{ bringInWords.stop }}</VBtn></template
     >
     <template v-else>
-      <h2>{{ w.choose }}</h2>
-      <p class="soft">{{ w.chooseHint }}</p>
-      <VBtn variant="flat" size="large" @click="input?.click()">{{ w.button }}</VBtn>
+      <h2>{{ bringInWords.choose }}</h2>
+      <p class="soft">{{ bringInWords.chooseHint }}</p>
+      <VBtn variant="flat" size="large" @click="input?.click()">{{ bringInWords.button }}</VBtn>
       <input
         ref="input"
         class="unseen"

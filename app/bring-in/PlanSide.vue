@@ -9,7 +9,8 @@ import type { Status, StatusId } from '#core/model/records'
 import { useChanges } from '../data/changes'
 import { useSession } from '../data/session'
 import { grouped } from '../counted'
-import { words } from '../words'
+import { bringInWords } from './words'
+import { tableWords } from '../view-layouts/words'
 import type { PlanSummary } from './worker'
 
 /** What will be brought in, what is left out and why, what must be said first; then it is confirmed. */
@@ -26,7 +27,6 @@ const emit = defineEmits<{
   goTo: [line: number]
   go: []
 }>()
-const w = words.bringIn
 const changes = useChanges()
 const session = useSession()
 /** How much is done; undefined before the server has begun. */
@@ -49,12 +49,12 @@ const summary = computed(() => {
   if (!plan) return []
   const { items, levels, faults, movedUp, peopleNamed, newPeople, newKinds, newFields } = plan
   return [
-    { count: items, words: w.will(items, levels), tone: '' },
-    { count: faults.length, words: w.leftOut(faults.length), tone: 'rust' },
-    { count: movedUp.length, words: w.movedUp(movedUp.length), tone: 'ochre' },
-    { count: peopleNamed, words: w.people(peopleNamed, newPeople), tone: '' },
-    { count: newKinds, words: w.newKinds(newKinds), tone: '' },
-    { count: newFields, words: w.newFields(newFields), tone: '' },
+    { count: items, words: bringInWords.will(items, levels), tone: '' },
+    { count: faults.length, words: bringInWords.leftOut(faults.length), tone: 'rust' },
+    { count: movedUp.length, words: bringInWords.movedUp(movedUp.length), tone: 'ochre' },
+    { count: peopleNamed, words: bringInWords.people(peopleNamed, newPeople), tone: '' },
+    { count: newKinds, words: bringInWords.newKinds(newKinds), tone: '' },
+    { count: newFields, words: bringInWords.newFields(newFields), tone: '' },
   ].filter((line) => line.count)
 })
 const mendText = ref<Record<number, string>>({})
@@ -74,13 +74,13 @@ function mend({ line, column }: Fault): void {
     </div>
     <div class="lists">
       <section v-if="plan?.unknownStatuses.length">
-        <h2>{{ w.statuses }}</h2>
-        <p class="soft">{{ w.statusHint }}</p>
+        <h2>{{ bringInWords.statuses }}</h2>
+        <p class="soft">{{ bringInWords.statusHint }}</p>
         <div v-for="text in plan.unknownStatuses" :key="text" class="map">
           <span>{{ text }}</span>
           <SelectOne
-            :label="`${words.table.status}: ${text}`"
-            :placeholder="w.chooseStatus"
+            :label="`${tableWords.status}: ${text}`"
+            :placeholder="bringInWords.chooseStatus"
             :choices="statuses.map((status) => ({ value: status.id, title: status.name }))"
             :chosen="undefined"
             @choose="emit('status', text, $event)"
@@ -88,7 +88,7 @@ function mend({ line, column }: Fault): void {
         </div>
       </section>
       <section v-if="plan?.faults.length">
-        <h2>{{ w.faults }}</h2>
+        <h2>{{ bringInWords.faults }}</h2>
         <form v-for="fault in plan.faults.slice(0, 200)" :key="fault.line" class="f" @submit.prevent="mend(fault)">
           <button type="button" class="n soft" @click="emit('goTo', fault.line)">{{ fault.line }}</button>
           <span
@@ -98,33 +98,33 @@ function mend({ line, column }: Fault): void {
               :id="`mend-${fault.line}`"
               v-model="mendText[fault.line]"
               variant="underlined"
-              :aria-label="w.mend(fault.line)"
-              :placeholder="w.mend(fault.line)"
+              :aria-label="bringInWords.mend(fault.line)"
+              :placeholder="bringInWords.mend(fault.line)"
           /></span>
         </form>
       </section>
       <section v-if="plan?.movedUp.length">
-        <h2>{{ w.upHead }}</h2>
+        <h2>{{ bringInWords.upHead }}</h2>
         <div v-for="one in plan.movedUp.slice(0, 200)" :key="one.line" class="f">
           <button type="button" class="n soft" @click="emit('goTo', one.line)">{{ one.line }}</button><span>{{
-            w.upLine(one.from)
+            bringInWords.upLine(one.from)
           }}</span>
         </div>
       </section>
     </div>
     <p v-if="said" class="note wrong" role="alert">{{ said }}</p>
     <VBtn v-if="!isSending" variant="flat" size="large" :disabled="!mayGo" @click="emit('go')">{{
-      w.go(plan?.items ?? 0)
+      bringInWords.go(plan?.items ?? 0)
     }}</VBtn>
     <div v-else class="sending">
-      <span>{{ w.sending(plan?.items ?? 0, share) }}</span>
+      <span>{{ bringInWords.sending(plan?.items ?? 0, share) }}</span>
       <VProgressLinear
         :indeterminate="share === undefined"
         :model-value="(share ?? 0) * 100"
-        :aria-label="w.sending(plan?.items ?? 0)"
+        :aria-label="bringInWords.sending(plan?.items ?? 0)"
       />
     </div>
-    <span class="soft small">{{ w.nothingYet }}</span>
+    <span class="soft small">{{ bringInWords.nothingYet }}</span>
   </aside>
 </template>
 

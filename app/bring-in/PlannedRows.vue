@@ -6,7 +6,9 @@ import { fieldTypeNames } from '#core/fields/names'
 import type { Field } from '#core/model/records'
 import SelectOne from '../parts/SelectOne.vue'
 import { useStretch } from '../parts/use-stretch'
-import { words } from '../words'
+import { bringInWords } from './words'
+import { itemWords } from '../item/words'
+import { tableWords } from '../view-layouts/words'
 import { newFieldWords, targetKey } from './targets'
 import type { BringIn } from './use-bring-in'
 import type { PlanSummary, ReadFile, ShownRow } from './worker'
@@ -22,7 +24,6 @@ const props = defineProps<{
   placeOf: BringIn['placeOf']
 }>()
 const emit = defineEmits<{ retarget: [column: number, key: string] }>()
-const w = words.bringIn
 
 const scroller = ref<HTMLElement>()
 const virtualizer = useVirtualizer(
@@ -62,14 +63,17 @@ const template = computed(() => `72px ${props.columns.map(widthOf).join(' ')}`)
 /** What a column can become. */
 const targetsOf = (column: ColumnPlan) => [
   ...[
-    ['title', words.table.title],
-    ['kind', words.table.kind],
-    ['status', words.table.status],
-    ['parent', words.item.parent],
+    ['title', tableWords.title],
+    ['kind', tableWords.kind],
+    ['status', tableWords.status],
+    ['parent', itemWords.parent],
   ].map(([value = '', name = '']) => ({ value, title: `→ ${name.toLowerCase()}` })),
   ...props.fields.map((field) => ({ value: `field ${field.id}`, title: `→ ${field.name}` })),
-  ...fieldTypeNames.map((type) => ({ value: `new ${type}`, title: `${w.newField} ${newFieldWords(column, type)}` })),
-  { value: 'nothing', title: w.nothing },
+  ...fieldTypeNames.map((type) => ({
+    value: `new ${type}`,
+    title: `${bringInWords.newField} ${newFieldWords(column, type)}`,
+  })),
+  { value: 'nothing', title: bringInWords.nothing },
 ]
 
 /** Scrolls to a line of the file, and gives the keyboard to where it can be mended. */
@@ -85,13 +89,13 @@ defineExpose({ goTo })
   <div ref="scroller" class="grid" role="table" :aria-label="name" :aria-rowcount="file.records + 1" tabindex="0">
     <div class="cols" role="row" :style="{ gridTemplateColumns: template }">
       <div class="h" role="columnheader">
-        <b>{{ w.line }}</b>
+        <b>{{ bringInWords.line }}</b>
       </div>
       <div v-for="(column, i) in columns" :key="i" class="h" role="columnheader">
         <b :title="column.header">{{ column.header }}</b>
         <SelectOne
           :class="{ new: column.target.to === 'new' }"
-          :label="w.becomes(column.header)"
+          :label="bringInWords.becomes(column.header)"
           :choices="targetsOf(column)"
           :chosen="targetKey(column.target)"
           @choose="emit('retarget', i, $event)"
@@ -118,7 +122,7 @@ defineExpose({ goTo })
               out: columns[i]?.target.to === 'nothing',
             }"
             :style="i === titleAt ? { paddingLeft: `${10 + rowAt(line.index)!.level * 14}px` } : {}"
-            >{{ rowAt(line.index)!.cells[i] || (i === titleAt ? w.noTitle : '') }}</span
+            >{{ rowAt(line.index)!.cells[i] || (i === titleAt ? bringInWords.noTitle : '') }}</span
           >
         </template>
       </div>

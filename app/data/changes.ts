@@ -5,7 +5,7 @@ import { oneByOne } from '#core/base/one-by-one'
 import type { CommandId } from '#core/base/ids'
 import { fail, ok, type Problem, type Result } from '#core/base/result'
 import type { BareCommand } from '#core/commands/registry'
-import { words } from '../words'
+import { noticeWords } from '../shell/words'
 import { useDirectory } from './directory'
 import { noticeList } from './notices'
 import { problemSaid } from './problem-said'
@@ -104,7 +104,7 @@ export const useChanges = defineStore('changes', () => {
         to.value = to.value.filter((step) => step.command !== begun.command)
       }
       const kept = 'done' in settled ? new Set(settled.leftAlone?.map((place) => place.id)).size : 0
-      if (kept) say(words.notice.leftAlone(kept))
+      if (kept) say(noticeWords.leftAlone(kept))
     })
   }
 

@@ -10,7 +10,8 @@ import { setValue } from '../parts/edits'
 import { FieldEditor } from '../parts/controls'
 import { fieldParts, ValueText } from '../parts/field-parts'
 import { PersonPebbles, StatusText } from '../parts/marks'
-import { words } from '../words'
+import { itemWords } from './words'
+import { editorWords } from '../parts/words'
 import ColumnButton from './ColumnButton.vue'
 
 /** An item's status, whose turn it is, its fields and what it is inside; each is edited where it stands. */
@@ -45,22 +46,22 @@ function endEdit(): void {
 
 <template>
   <dl class="facts">
-    <dt class="one-line">{{ words.item.status }}</dt>
+    <dt class="one-line">{{ itemWords.status }}</dt>
     <dd>
       <ColumnButton
         class="value"
         :item="item"
         column="status"
-        :label="`${words.item.status}: ${status?.name}`"
+        :label="`${itemWords.status}: ${status?.name}`"
         :may-edit="mayEdit"
       >
-        <StatusText :status="item.status" /> <span class="soft">{{ words.item.since(row.daysInStatus) }}</span>
+        <StatusText :status="item.status" /> <span class="soft">{{ itemWords.since(row.daysInStatus) }}</span>
       </ColumnButton>
     </dd>
-    <dt class="one-line">{{ words.item.turn }}</dt>
+    <dt class="one-line">{{ itemWords.turn }}</dt>
     <dd class="plain">
       <PersonPebbles v-if="row.turn.length" :people="row.turn" />
-      <span :class="{ soft: !turnNames }">{{ turnNames || (isOver ? words.item.over : words.item.nobody) }}</span>
+      <span :class="{ soft: !turnNames }">{{ turnNames || (isOver ? itemWords.over : itemWords.nobody) }}</span>
     </dd>
     <template v-for="field in fields" :key="field.id">
       <dt class="one-line" :title="field.help">{{ field.name }}</dt>
@@ -79,7 +80,7 @@ function endEdit(): void {
           :disabled="!mayEdit"
           :role="editorOf(field) === 'tick' ? 'checkbox' : undefined"
           :aria-checked="editorOf(field) === 'tick' ? !!item.values[field.id] : undefined"
-          :aria-label="words.editor.edit(field.name)"
+          :aria-label="editorWords.edit(field.name)"
           @click="edit(field, $event)"
         >
           <VIcon
@@ -100,16 +101,16 @@ function endEdit(): void {
         </button>
       </dd>
     </template>
-    <dt class="one-line">{{ words.item.parent }}</dt>
+    <dt class="one-line">{{ itemWords.parent }}</dt>
     <dd>
       <ColumnButton
         class="value"
         :item="item"
         column="parent"
-        :label="words.editor.edit(words.item.parent)"
+        :label="editorWords.edit(itemWords.parent)"
         :may-edit="mayEdit"
       >
-        <span :class="{ soft: !row.path.length }">{{ row.path.at(-1)?.title ?? words.item.noParent }}</span>
+        <span :class="{ soft: !row.path.length }">{{ row.path.at(-1)?.title ?? itemWords.noParent }}</span>
       </ColumnButton>
     </dd>
   </dl>

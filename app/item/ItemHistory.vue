@@ -8,7 +8,7 @@ import { useDirectory } from '../data/directory'
 import { useSession } from '../data/session'
 import { useAskResult } from '../data/use-ask'
 import SectionHead from '../parts/SectionHead.vue'
-import { words } from '../words'
+import { itemWords } from './words'
 
 /** What happened to an item, newest first: who, what, when. Fetched again when the item has changed. */
 const props = defineProps<{ item: string; changed: string }>()
@@ -45,7 +45,7 @@ watch(
 
 <template>
   <section>
-    <SectionHead :title="words.item.happened" />
+    <SectionHead :title="itemWords.happened" />
     <ol>
       <li v-for="entry in entries" :key="entry.sequence">
         <b>{{ directory.reader.names.person(entry.by.person) }}</b> {{ entry.sentences.join('; ') }}.
@@ -55,8 +55,8 @@ watch(
       </li>
     </ol>
     <p v-if="wrong" class="note wrong">{{ wrong }}</p>
-    <p v-else-if="isLoading && !entries.length" class="soft">{{ words.item.loading }}</p>
-    <VBtn v-if="hasMore" variant="plain" @click="fetchFrom(entries.at(-1)?.sequence)">{{ words.item.more }}</VBtn>
+    <p v-else-if="isLoading && !entries.length" class="soft">{{ itemWords.loading }}</p>
+    <VBtn v-if="hasMore" variant="plain" @click="fetchFrom(entries.at(-1)?.sequence)">{{ itemWords.more }}</VBtn>
   </section>
 </template>
 

@@ -8,7 +8,8 @@ import { useDirectory } from '../data/directory'
 import { AddItem } from '../parts/controls'
 import SectionHead from '../parts/SectionHead.vue'
 import { LeafMark, PersonPebbles } from '../parts/marks'
-import { words } from '../words'
+import { itemWords } from './words'
+import { tallyWords } from '../shell/words'
 
 /** What is inside an item, and a line to add more. */
 const props = defineProps<{ item: Item; inside: readonly Row[]; mayEdit: boolean }>()
@@ -28,7 +29,7 @@ async function add(title: string): Promise<boolean> {
 
 <template>
   <section>
-    <SectionHead :title="words.item.inside">{{ inside.length ? words.tally.items(inside.length) : '' }}</SectionHead>
+    <SectionHead :title="itemWords.inside">{{ inside.length ? tallyWords.items(inside.length) : '' }}</SectionHead>
     <button
       v-for="child in inside"
       :key="child.item.id"
@@ -49,8 +50,8 @@ async function add(title: string): Promise<boolean> {
       v-if="mayEdit"
       :key="item.id"
       class="new"
-      :label="words.item.addInside"
-      :placeholder="words.item.addInside"
+      :label="itemWords.addInside"
+      :placeholder="itemWords.addInside"
       :add="add"
     />
   </section>

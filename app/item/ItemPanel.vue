@@ -10,7 +10,8 @@ import IconButton from '../parts/IconButton.vue'
 import { KindMark } from '../parts/marks'
 import { useChanges } from '../data/changes'
 import { useDirectory } from '../data/directory'
-import { words } from '../words'
+import { itemWords } from './words'
+import { frameWords } from '../shell/words'
 import ColumnButton from './ColumnButton.vue'
 import ItemFacts from './ItemFacts.vue'
 import ItemHistory from './ItemHistory.vue'
@@ -44,15 +45,15 @@ const project = computed(() => directory.reader.maybe('project', item.value?.pro
 async function copyAddress(): Promise<void> {
   if (!row.value) return
   await copyLink(row.value.address)
-  changes.say(words.item.copied)
+  changes.say(itemWords.copied)
 }
 const archive = () =>
   item.value && changes.send({ type: 'items.archive', items: [item.value.id], archived: !item.value.archived })
 </script>
 
 <template>
-  <aside class="panel" :class="{ whole }" :aria-label="words.item.panel" @keydown.esc.prevent="emit('close')">
-    <p v-if="found === undefined" class="soft">{{ words.item.noItem }}</p>
+  <aside class="panel" :class="{ whole }" :aria-label="itemWords.panel" @keydown.esc.prevent="emit('close')">
+    <p v-if="found === undefined" class="soft">{{ itemWords.noItem }}</p>
     <template v-else-if="row && item && project">
       <div class="path">
         <span class="num">{{ row.key }}</span>
@@ -60,24 +61,24 @@ const archive = () =>
           class="quiet"
           :item="item"
           column="kind"
-          :label="`${words.item.kind}: ${kind?.name}`"
+          :label="`${itemWords.kind}: ${kind?.name}`"
           :may-edit="mayEdit"
         >
           <KindMark v-if="kind" :name="kind.name" :icon="kind.icon" />
         </ColumnButton>
-        <span v-if="item.archived" class="late">{{ words.item.archived }}</span>
+        <span v-if="item.archived" class="late">{{ itemWords.archived }}</span>
         <span class="acts">
-          <IconButton :icon="mdiLinkVariant" :label="words.item.copyAddress" @click="copyAddress" />
+          <IconButton :icon="mdiLinkVariant" :label="itemWords.copyAddress" @click="copyAddress" />
           <IconButton
             v-if="!whole"
             :icon="mdiArrowExpand"
-            :label="words.item.wholePage"
+            :label="itemWords.wholePage"
             :to="`/app/items/${row.address}`"
           />
-          <IconButton :icon="mdiClose" :label="words.frame.close" @click="emit('close')" />
+          <IconButton :icon="mdiClose" :label="frameWords.close" @click="emit('close')" />
         </span>
       </div>
-      <nav v-if="row.path.length" class="path" :aria-label="words.item.parent">
+      <nav v-if="row.path.length" class="path" :aria-label="itemWords.parent">
         <template v-for="(parent, i) in row.path" :key="parent.id"
           ><span v-if="i"> › </span
           ><button type="button" class="link" @click="emit('open', parent.key)">{{ parent.title }}</button></template
@@ -102,7 +103,7 @@ const archive = () =>
       <ItemInside :item="item" :inside="found?.inside ?? []" :may-edit="mayEdit" @open="emit('open', $event)" />
       <ItemHistory :item="item.id" :changed="item.changed" />
       <VBtn v-if="mayEdit" variant="plain" class="archive" @click="archive">{{
-        item.archived ? words.item.restore : words.item.archive
+        item.archived ? itemWords.restore : itemWords.archive
       }}</VBtn>
     </template>
   </aside>

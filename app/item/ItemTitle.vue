@@ -3,7 +3,7 @@ import { ref, watch } from 'vue'
 import type { Item } from '#core/model/records'
 import { VTextarea } from '../parts/controls'
 import { useTitleEdit } from '../parts/use-title-edit'
-import { words } from '../words'
+import { tableWords } from '../view-layouts/words'
 
 /** An item's title: pressed, it is retyped. */
 const props = defineProps<{ item: Item; mayEdit: boolean }>()
@@ -34,7 +34,7 @@ async function save(): Promise<void> {
     variant="plain"
     rows="1"
     maxlength="600"
-    :aria-label="words.table.title"
+    :aria-label="tableWords.title"
     autofocus
     @keydown.enter.prevent="save"
     @keydown.esc.stop="isOpen = false"

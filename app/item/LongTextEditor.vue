@@ -8,7 +8,8 @@ import { useSession } from '../data/session'
 import { useAskResult } from '../data/use-ask'
 import { VTextarea } from '../parts/controls'
 import SectionHead from '../parts/SectionHead.vue'
-import { words } from '../words'
+import { itemWords } from './words'
+import { editorWords } from '../parts/words'
 
 /** A long text, fetched when it is looked at. Where someone wrote meanwhile, both are shown and one chooses. */
 const props = defineProps<{ item: Item; field: Field; mayEdit: boolean }>()
@@ -72,7 +73,7 @@ function leave(): void {
     <p v-if="wrong" class="note wrong">{{ wrong }}</p>
     <template v-if="isOpen">
       <div v-if="theirs !== undefined" class="theirs note mind">
-        <b>{{ words.item.textClash }}</b>
+        <b>{{ itemWords.textClash }}</b>
         <p>{{ theirs }}</p>
       </div>
       <VTextarea
@@ -81,15 +82,15 @@ function leave(): void {
         variant="plain"
         rows="6"
         maxlength="100000"
-        :aria-label="words.editor.edit(field.name)"
+        :aria-label="editorWords.edit(field.name)"
         autofocus
         @keydown.ctrl.enter="save"
         @keydown.esc.stop="leave"
       />
       <div class="ends">
-        <VBtn variant="flat" @click="save">{{ words.item.saveText }}</VBtn>
+        <VBtn variant="flat" @click="save">{{ itemWords.saveText }}</VBtn>
         <VBtn variant="plain" @click="leave">{{
-          theirs === undefined ? words.project.cancel : words.item.reloadText
+          theirs === undefined ? editorWords.cancel : itemWords.reloadText
         }}</VBtn>
       </div>
     </template>
@@ -99,10 +100,10 @@ function leave(): void {
       class="text"
       :class="{ soft: !stored.text }"
       :disabled="!mayEdit"
-      :aria-label="words.editor.edit(field.name)"
+      :aria-label="editorWords.edit(field.name)"
       @click="open"
     >
-      {{ stored.text || words.item.textHint }}
+      {{ stored.text || itemWords.textHint }}
     </button>
   </section>
 </template>

@@ -4,10 +4,11 @@ import { VBtn } from 'vuetify/components/VBtn'
 import type { View, ViewDefinition } from '#core/model/records'
 import { conditionWords } from '#core/language/conditions'
 import type { Reason, Why } from '#core/language/why'
-import { groupWords } from '../parts/group-words'
+import { nameOfGroup } from '../parts/group-names'
 import { useAsk } from '../data/use-ask'
 import { useViews } from '../data/views'
-import { words } from '../words'
+import { whyWords } from './why-words'
+import { phraseWords } from '../sentence/phrase-words'
 import { useWording } from '../data/wording'
 
 /** Why an item is in the view that one looks at, or which phrases leave it out, each with what the item has there. */
@@ -35,20 +36,20 @@ const failing = computed(() => why.value?.reasons.filter((one) => !one.holds).le
 const hasMore = computed(() => !!why.value && why.value.reasons.length + groups.value.length > 0)
 const title = computed(() => {
   if (!why.value) return ''
-  if (why.value.isArchived) return words.why.archived
-  if (!why.value.isIn) return words.why.leftOut(failing.value)
-  return hasMore.value ? words.why.isIn : words.why.isInAll
+  if (why.value.isArchived) return whyWords.archived
+  if (!why.value.isIn) return whyWords.leftOut(failing.value)
+  return hasMore.value ? whyWords.isIn : whyWords.isInAll
 })
 const phraseOf = ({ at }: Reason): string => {
   const condition = props.definition.where[at]
-  return condition && wording.value ? conditionWords(condition, wording.value) : words.why.hidden
+  return condition && wording.value ? conditionWords(condition, wording.value) : whyWords.hidden
 }
 const groups = computed(() =>
   (why.value?.groups ?? []).map((path) =>
     path
       .map((value, level) => {
         const key = props.definition.group[level]
-        return key && wording.value ? groupWords(key, value, wording.value) : ''
+        return key && wording.value ? nameOfGroup(key, value, wording.value) : ''
       })
       .join(' › '),
   ),
@@ -61,20 +62,20 @@ const takeOut = (at: number) =>
   <section v-if="why" class="why note" :class="{ out: !why.isIn }">
     <p v-if="!hasMore" class="title">{{ title }}</p>
     <button v-else type="button" class="title" :aria-expanded="isOpen" @click="isOpen = !isOpen">
-      {{ title }} <span class="link">{{ isOpen ? '' : why.isIn ? words.why.askIn : words.why.ask }}</span>
+      {{ title }} <span class="link">{{ isOpen ? '' : why.isIn ? whyWords.askIn : whyWords.ask }}</span>
     </button>
-    <ul v-if="isOpen && hasMore" :aria-label="why.isIn ? words.why.askIn : words.why.ask">
+    <ul v-if="isOpen && hasMore" :aria-label="why.isIn ? whyWords.askIn : whyWords.ask">
       <li v-for="one in why.reasons" :key="one.at" :class="{ no: !one.holds }">
-        <span class="sign" :title="one.holds ? words.why.holds : words.why.leaves">{{ one.holds ? '✓' : '×' }}</span>
+        <span class="sign" :title="one.holds ? whyWords.holds : whyWords.leaves">{{ one.holds ? '✓' : '×' }}</span>
         <span
           ><span class="phrase">{{ phraseOf(one) }}</span>
           <span v-for="has in one.has" :key="has.fact" class="soft has">{{ has.fact }}: {{ has.value }}</span>
           <VBtn v-if="!one.holds && one.at >= 0" variant="plain" @click="takeOut(one.at)">{{
-            words.phrase.takeOut
+            phraseWords.takeOut
           }}</VBtn></span
         >
       </li>
-      <li v-for="path in groups" :key="path" class="soft">{{ words.why.inGroups }} {{ path }}</li>
+      <li v-for="path in groups" :key="path" class="soft">{{ whyWords.inGroups }} {{ path }}</li>
     </ul>
   </section>
 </template>

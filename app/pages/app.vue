@@ -12,7 +12,7 @@ import { useDirectory } from '../data/directory'
 import { useSession } from '../data/session'
 import { afterPaint, stands } from '../data/stands'
 import { useViews } from '../data/views'
-import { words } from '../words'
+import { frameWords, lineWords } from '../shell/words'
 
 /** Everything behind sign-in, once the worker has told what there is. */
 const session = useSession()
@@ -65,8 +65,8 @@ if (session.enter()) {
 <template>
   <RouterView v-if="directory.isReady" />
   <div v-else class="opening" role="status">
-    <p v-if="session.standing.link === 'down'">{{ words.signIn.noServer }}</p>
-    <p v-else>{{ words.frame.opening(session.standing.progress) }}</p>
+    <p v-if="session.standing.link === 'down'">{{ lineWords.noServer }}</p>
+    <p v-else>{{ frameWords.opening(session.standing.progress) }}</p>
   </div>
   <ShortcutList v-if="isShowingKeys" v-model="isShowingKeys" />
   <SearchBox v-if="isSearching" v-model="isSearching" @open="openItem" />

@@ -8,7 +8,8 @@ import { problemWords } from '#core/access/problem-words'
 import type { Problem } from '#core/base/result'
 import { PersonPebble } from '../parts/marks'
 import WrenMark from '../parts/WrenMark.vue'
-import { words } from '../words'
+import { signInWords } from '../shell/sign-in-words'
+import { frameWords, lineWords } from '../shell/words'
 
 interface Welcome {
   readonly founded: boolean
@@ -16,7 +17,6 @@ interface Welcome {
   readonly people?: readonly { id: string; name: string; role: string; colour: string; turn: number; late: number }[]
 }
 const { data: welcome } = await useFetch<Welcome>('/api/welcome')
-const w = words.signIn
 const form = ref({ email: '', password: '', code: '', name: '', workspace: '', timeZone: 'Europe/Berlin' })
 const said = ref('')
 const isBusy = ref(false)
@@ -41,7 +41,7 @@ async function enter(path: string, body: object): Promise<void> {
     const answer = (await response.json()) as { problem?: Problem }
     said.value = problemWords(answer.problem ?? { code: 'unexpected' }, naming)
   } catch {
-    said.value = w.noServer
+    said.value = lineWords.noServer
   } finally {
     isBusy.value = false
   }
@@ -51,31 +51,37 @@ const stepIn = (person: string) => enter('/api/session', { person })
 const makeOwner = () => enter('/api/owner', form.value)
 const about = (person: { role: string; turn: number; late: number }) =>
   person.role === 'reader'
-    ? w.reader
-    : `${person.role === 'contributor' ? '' : `${person.role} · `}${w.inTurn(person.turn, person.late)}`
+    ? signInWords.reader
+    : `${person.role === 'contributor' ? '' : `${person.role} · `}${signInWords.inTurn(person.turn, person.late)}`
 </script>
 
 <template>
   <VApp
     ><main class="page" :class="{ two: welcome?.demo }">
       <section class="left">
-        <div class="mark"><WrenMark large />{{ words.name }}</div>
-        <h1>{{ isFirst ? w.first : w.claim }}</h1>
-        <p v-if="!welcome" class="note wrong" role="alert">{{ w.noServer }}</p>
+        <div class="mark"><WrenMark large />{{ frameWords.app }}</div>
+        <h1>{{ isFirst ? signInWords.first : signInWords.claim }}</h1>
+        <p v-if="!welcome" class="note wrong" role="alert">{{ lineWords.noServer }}</p>
         <form v-else @submit.prevent="isFirst ? makeOwner() : signIn()">
           <template v-if="isFirst">
-            <p class="soft">{{ w.firstAbout }}</p>
+            <p class="soft">{{ signInWords.firstAbout }}</p>
             <VTextField
-              :label="w.code"
+              :label="signInWords.code"
               :readonly="!isReady"
               v-model="form.code"
               required
               autocomplete="off"
               spellcheck="false"
             />
-            <VTextField :label="w.workspace" :readonly="!isReady" v-model="form.workspace" required maxlength="120" />
             <VTextField
-              :label="w.yourName"
+              :label="signInWords.workspace"
+              :readonly="!isReady"
+              v-model="form.workspace"
+              required
+              maxlength="120"
+            />
+            <VTextField
+              :label="signInWords.yourName"
               :readonly="!isReady"
               v-model="form.name"
               required
@@ -84,7 +90,7 @@ const about = (person: { role: string; turn: number; late: number }) =>
             />
           </template>
           <VTextField
-            :label="w.email"
+            :label="signInWords.email"
             :readonly="!isReady"
             v-model="form.email"
             type="email"
@@ -92,7 +98,7 @@ const about = (person: { role: string; turn: number; late: number }) =>
             autocomplete="username"
           />
           <VTextField
-            :label="isFirst ? w.newPassword : w.password"
+            :label="isFirst ? signInWords.newPassword : signInWords.password"
             :readonly="!isReady"
             v-model="form.password"
             type="password"
@@ -100,17 +106,23 @@ const about = (person: { role: string; turn: number; late: number }) =>
             :minlength="isFirst ? 10 : undefined"
             :autocomplete="isFirst ? 'new-password' : 'current-password'"
           />
-          <VTextField v-if="isFirst" :label="w.timeZone" :readonly="!isReady" v-model="form.timeZone" required />
+          <VTextField
+            v-if="isFirst"
+            :label="signInWords.timeZone"
+            :readonly="!isReady"
+            v-model="form.timeZone"
+            required
+          />
           <p v-if="said" class="note wrong" role="alert">{{ said }}</p>
           <VBtn type="submit" variant="flat" size="large" :disabled="isBusy || !isReady">{{
-            isFirst ? w.make : w.go
+            isFirst ? signInWords.make : signInWords.go
           }}</VBtn>
-          <p v-if="!isFirst" class="soft">{{ w.noAccount }}</p>
+          <p v-if="!isFirst" class="soft">{{ signInWords.noAccount }}</p>
         </form>
       </section>
       <section v-if="welcome?.demo" class="people">
-        <h2>{{ w.demo }}</h2>
-        <p class="soft">{{ w.demoAbout(welcome.people?.length ?? 0) }}</p>
+        <h2>{{ signInWords.demo }}</h2>
+        <p class="soft">{{ signInWords.demoAbout(welcome.people?.length ?? 0) }}</p>
         <div class="who">
           <button
             v-for="person in welcome.people"

@@ -2,7 +2,7 @@
 import { computed, ref } from 'vue'
 import { VBtn } from 'vuetify/components/VBtn'
 import { VIcon } from 'vuetify/components/VIcon'
-import { words } from '../words'
+import { editorWords } from './words'
 import FindList from './FindList.vue'
 import { LeafMark, PersonPebble } from './marks'
 
@@ -43,11 +43,11 @@ const isChosen = (choice: Choice) => props.chosen.includes(choice.id)
       :lines="found"
       :key-of="(choice) => choice.id"
       :label="label"
-      :placeholder="words.phrase.filter"
+      :placeholder="editorWords.filter"
       :first="typed ? 0 : choices.findIndex(isChosen)"
       :is-chosen="isChosen"
       :several="several"
-      :none="words.editor.none"
+      :none="editorWords.none"
       @take="emit('choose', $event.id)"
       @leave="emit('leave')"
     >
@@ -74,7 +74,7 @@ const isChosen = (choice: Choice) => props.chosen.includes(choice.id)
         </template>
       </template>
     </FindList>
-    <VBtn v-if="clearable && chosen.length" variant="plain" @click="emit('clear')">{{ words.editor.clear }}</VBtn>
+    <VBtn v-if="clearable && chosen.length" variant="plain" @click="emit('clear')">{{ editorWords.clear }}</VBtn>
   </div>
 </template>
 

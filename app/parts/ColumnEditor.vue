@@ -3,7 +3,7 @@ import { computed } from 'vue'
 import type { Item } from '#core/model/records'
 import { useChanges } from '../data/changes'
 import { useDirectory } from '../data/directory'
-import { words } from '../words'
+import { itemWords } from '../item/words'
 import ChoiceList from './ChoiceList.vue'
 import { kindChoices, statusChoices } from './choices'
 import { setValue } from './edits'
@@ -39,7 +39,7 @@ function choose(id: string | null): void {
       v-else
       :choices="choices"
       :chosen="[item[column]]"
-      :label="words.item[column]"
+      :label="itemWords[column]"
       :typed="typed"
       @choose="choose"
       @leave="emit('leave')"

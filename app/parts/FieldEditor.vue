@@ -9,7 +9,7 @@ import DayField from './DayField.vue'
 import PopMenu from './PopMenu.vue'
 import { useChanges } from '../data/changes'
 import { useDirectory } from '../data/directory'
-import { words } from '../words'
+import { editorWords } from './words'
 import ChoiceList from './ChoiceList.vue'
 import { optionChoices, peopleChoices } from './choices'
 import { clearSeveral, setValue, toggle } from './edits'
@@ -89,7 +89,7 @@ function onKey(event: KeyboardEvent): void {
     <ChoiceList
       :choices="choices"
       :chosen="chosen"
-      :label="words.editor.choose(field.name)"
+      :label="editorWords.choose(field.name)"
       :several="several"
       :typed="typed"
       clearable
@@ -101,7 +101,7 @@ function onKey(event: KeyboardEvent): void {
   <PopMenu v-else-if="parts.editor === 'day'" :at="anchor" @close="save('blur')">
     <DayField
       v-model="text"
-      :label="words.editor.edit(field.name)"
+      :label="editorWords.edit(field.name)"
       :wrong="wrong"
       @pick="save('Enter')"
       @keydown="onKey"
@@ -115,7 +115,7 @@ function onKey(event: KeyboardEvent): void {
     :class="{ number: parts.isNumber }"
     variant="plain"
     :inputmode="parts.isNumber ? 'decimal' : undefined"
-    :aria-label="words.editor.edit(field.name)"
+    :aria-label="editorWords.edit(field.name)"
     :error-messages="wrong"
     @keydown="onKey"
     @blur="save('blur')"

@@ -3,7 +3,8 @@ import { ref, shallowRef, watch } from 'vue'
 import type { ProjectId } from '#core/model/records'
 import type { FoundItem } from '#core/queries/search'
 import { useAsk } from '../data/use-ask'
-import { words } from '../words'
+import { editorWords } from './words'
+import { frameWords } from '../shell/words'
 import FindList from './FindList.vue'
 
 /** Finds an item by words of its title or its key, at each keystroke: within a project, or in all of them. */
@@ -42,8 +43,8 @@ watch(
     :lines="found"
     :key-of="(one) => one.id"
     :label="label"
-    :placeholder="words.frame.searchHint"
-    :none="typed.trim() && words.editor.none"
+    :placeholder="frameWords.searchHint"
+    :none="typed.trim() && editorWords.none"
     :answered="() => asked"
     @take="emit('choose', $event)"
     @leave="emit('leave')"

@@ -4,7 +4,8 @@ import { useRouter } from 'vue-router'
 import type { Row } from '#core/layouts/rows'
 import { useChanges } from '../data/changes'
 import { useDirectory } from '../data/directory'
-import { words } from '../words'
+import { itemWords } from '../item/words'
+import { frameWords } from '../shell/words'
 import ActMenu, { type Act } from './ActMenu.vue'
 import { copyLink } from './copy-link'
 import type { MenuPlace } from './menu-place'
@@ -18,13 +19,13 @@ const router = useRouter()
 const all = computed((): Act[] => {
   const { item, address } = props.place.row
   const archive: Act = {
-    label: item.archived ? words.item.restore : words.item.archive,
+    label: item.archived ? itemWords.restore : itemWords.archive,
     do: () => void changes.send({ type: 'items.archive', items: [item.id], archived: !item.archived }),
   }
   return [
     ...props.acts,
-    { label: words.item.wholePage, do: () => void router.push(`/app/items/${address}`) },
-    { label: words.item.copyAddress, do: () => void copyLink(address).then(() => changes.say(words.item.copied)) },
+    { label: itemWords.wholePage, do: () => void router.push(`/app/items/${address}`) },
+    { label: itemWords.copyAddress, do: () => void copyLink(address).then(() => changes.say(itemWords.copied)) },
     ...(directory.may('change items', item.project) ? [archive] : []),
   ]
 })
@@ -33,7 +34,7 @@ const all = computed((): Act[] => {
 <template>
   <ActMenu
     :acts="all"
-    :label="words.frame.acts(place.row.key)"
+    :label="frameWords.acts(place.row.key)"
     :at="place.at"
     :point="place.point"
     @close="emit('close')"

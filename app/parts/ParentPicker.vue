@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { VBtn } from 'vuetify/components/VBtn'
 import type { Item } from '#core/model/records'
-import { words } from '../words'
+import { itemWords } from '../item/words'
 import ItemFinder from './ItemFinder.vue'
 
 /** Chooses the item inside which another stands; null: it stands at the top. */
@@ -12,13 +12,13 @@ const emit = defineEmits<{ choose: [id: string | null]; leave: [] }>()
 <template>
   <div class="picker">
     <ItemFinder
-      :label="words.item.parent"
+      :label="itemWords.parent"
       :project="item.project"
       :without="item.id"
       @choose="emit('choose', $event.id)"
       @leave="emit('leave')"
     />
-    <VBtn v-if="item.parent" variant="plain" @click="emit('choose', null)">{{ words.item.noParent }}</VBtn>
+    <VBtn v-if="item.parent" variant="plain" @click="emit('choose', null)">{{ itemWords.noParent }}</VBtn>
   </div>
 </template>
 

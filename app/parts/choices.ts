@@ -1,7 +1,7 @@
 import { compareText } from '#core/base/collation'
 import type { Fact } from '#core/facts/contract'
 import type { Field, Project, ProjectId } from '#core/model/records'
-import { words } from '../words'
+import { valueWords } from './words'
 import { statusesOfKind } from '#core/model/reader'
 import type { useDirectory } from '../data/directory'
 import type { Choice } from './ChoiceList.vue'
@@ -32,7 +32,7 @@ export const optionChoices = ({ reader }: Directory, field: Field): Choice[] =>
 
 /** What the language itself says among a fact's values. */
 const ownWords: Readonly<Record<string, string>> = {
-  me: words.phrase.me, craft: words.phrase.craft, nobody: words.phrase.nobody,
+  me: valueWords.me, craft: valueWords.craft, nobody: valueWords.nobody,
 } // prettier-ignore
 
 /** What a condition about a fact can ask for, each with its sign and, where they are given, how many items it would give. */

@@ -15,7 +15,7 @@ import {
 import type { PlainDate } from '#core/base/dates'
 import type { Field, KindIcon } from '#core/model/records'
 import { useDirectory } from '../data/directory'
-import { words } from '../words'
+import { valueWords } from './words'
 import { dayWords } from '../dates'
 
 export type Directory = ReturnType<typeof useDirectory>
@@ -144,7 +144,7 @@ export const textMark = (text: string): Mark => ({ content: text, width: text.le
 
 /** A due day: `today`, `27 Nov`, or how late it is in working days; the exact day on hover. */
 export function dueMark({ today, language }: Directory, due: PlainDate, late: number): Mark {
-  const text = late ? words.phrase.late(late) : due === today ? words.phrase.today : dayWords(due, language, today)
+  const text = late ? valueWords.late(late) : due === today ? valueWords.today : dayWords(due, language, today)
   return { ...textMark(text), class: late ? 'late' : undefined, title: dayWords(due, language) }
 }
 export const DueText: FunctionalComponent<{ due: string | undefined; late: number }> = ({ due, late }) =>

@@ -4,7 +4,8 @@ import type { RowWithPath } from '#core/layouts/rows'
 import { printDecimal } from '#core/base/decimals'
 import { listed } from '#core/language/wording'
 import { useDirectory } from '../data/directory'
-import { words } from '../words'
+import { itemWords } from '../item/words'
+import { queueWords } from './words'
 import { RowMenu } from '../parts/row-menu'
 import { DueText, LeafMark } from '../parts/marks'
 
@@ -60,12 +61,12 @@ const mayMove = computed(
         >
       </button>
       <button v-if="here && mayMove" type="button" class="do" tabindex="-1" @click="emit('moveOn')">
-        <b>→</b> {{ words.queue.moveOn(next ?? '') }}
+        <b>→</b> {{ queueWords.moveOn(next ?? '') }}
       </button>
     </div>
     <span class="r one-line why">
-      <template v-if="names">{{ words.queue.isOnTurn(names) }}</template>
-      <template v-else-if="part === 'waits'">{{ words.item.nobody }}</template>
+      <template v-if="names">{{ queueWords.isOnTurn(names) }}</template>
+      <template v-else-if="part === 'waits'">{{ itemWords.nobody }}</template>
       <span
         v-else-if="need"
         class="opt"
@@ -73,7 +74,7 @@ const mayMove = computed(
         >{{ need.label }}</span
       >
     </span>
-    <span class="r one-line since soft">{{ words.item.since(row.daysInStatus) }}</span>
+    <span class="r one-line since soft">{{ itemWords.since(row.daysInStatus) }}</span>
     <span class="r one-line due"
       ><DueText :due="typeof value('due') === 'string' ? (value('due') as string) : undefined" :late="row.late"
     /></span>

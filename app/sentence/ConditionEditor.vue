@@ -5,7 +5,7 @@ import { VNumberInput } from 'vuetify/components/VNumberInput'
 import type { Condition, ProjectId } from '#core/model/records'
 import { factKey } from '#core/facts/registry'
 import { useDirectory } from '../data/directory'
-import { words } from '../words'
+import { phraseWords } from './phrase-words'
 import { statusChoices } from '../parts/choices'
 import ChoiceList from '../parts/ChoiceList.vue'
 import FactEditor from './FactEditor.vue'
@@ -52,12 +52,12 @@ function toggleStatus(id: string): void {
     <template v-else-if="was">
       <label class="days">
         <VNumberInput :min="1" :max="3660" :model-value="was.daysAgo" @update:model-value="changeDays" />
-        {{ words.phrase.daysAgo(was.daysAgo) }}
+        {{ phraseWords.daysAgo(was.daysAgo) }}
       </label>
       <ChoiceList
         :choices="statusChoices(directory, project)"
         :chosen="was.statuses"
-        :label="words.phrase.statusWas"
+        :label="phraseWords.statusWas"
         several
         @choose="toggleStatus"
         @leave="emit('leave')"
@@ -83,7 +83,7 @@ function toggleStatus(id: string): void {
     </NestedEditor>
     <footer v-if="fact || was || $slots.default">
       <VBtn v-if="fact || was" variant="plain" @click="emit('change', { about: 'any', of: [condition] })">{{
-        words.phrase.orElse
+        phraseWords.orElse
       }}</VBtn>
       <slot />
     </footer>

@@ -12,7 +12,7 @@ import { dayMeant } from '#core/facts/viewer'
 import { dayWords } from '../dates'
 import { useDirectory } from '../data/directory'
 import { useAsk } from '../data/use-ask'
-import { words } from '../words'
+import { phraseWords } from './phrase-words'
 
 /** From a day to a day: the usual spans with what each would give, spans of one's own length, days of the calendar. */
 const props = defineProps<{
@@ -78,12 +78,12 @@ function setLength(part: Partial<typeof length.value>): void {
 const dateOf = (day: Day | null) =>
   day === null ? '' : fromDayNumber(dayMeant(day, directory.today, directory.reader.workspace()))
 const waysFromToday = [
-  { value: 'next', title: words.phrase.inTheNext },
-  { value: 'last', title: words.phrase.inTheLast },
+  { value: 'next', title: phraseWords.inTheNext },
+  { value: 'last', title: phraseWords.inTheLast },
 ] as const
 const dayKinds = [
-  { value: 'day', title: words.phrase.days },
-  { value: 'workingDay', title: words.phrase.workingDays },
+  { value: 'day', title: phraseWords.days },
+  { value: 'workingDay', title: phraseWords.workingDays },
 ] as const
 </script>
 
@@ -106,7 +106,7 @@ const dayKinds = [
     </VList>
     <div class="own">
       <SelectOne
-        :label="words.phrase.way"
+        :label="phraseWords.way"
         :choices="waysFromToday"
         :chosen="length.way"
         @choose="setLength({ way: $event })"
@@ -115,12 +115,12 @@ const dayKinds = [
         variant="underlined"
         :min="1"
         :max="3660"
-        :aria-label="words.phrase.howMany"
+        :aria-label="phraseWords.howMany"
         :model-value="length.n"
         @update:model-value="$event && setLength({ n: $event })"
       />
       <SelectOne
-        :label="words.phrase.daysOrWorkingDays"
+        :label="phraseWords.daysOrWorkingDays"
         :choices="dayKinds"
         :chosen="length.of"
         @choose="setLength({ of: $event })"
@@ -129,13 +129,13 @@ const dayKinds = [
     <div class="own">
       <VTextField
         type="date"
-        :label="words.phrase.from"
+        :label="phraseWords.from"
         :model-value="dateOf(from)"
         @update:model-value="emit('change', $event || null, to)"
       />
       <VTextField
         type="date"
-        :label="words.phrase.to"
+        :label="phraseWords.to"
         :model-value="dateOf(to)"
         @update:model-value="emit('change', from, $event || null)"
       />

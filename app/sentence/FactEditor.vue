@@ -12,7 +12,9 @@ import ChoiceList, { type Choice } from '../parts/ChoiceList.vue'
 import { factChoices } from '../parts/choices'
 import { useDirectory } from '../data/directory'
 import { useAsk } from '../data/use-ask'
-import { words } from '../words'
+import { valueWords } from '../parts/words'
+import { phraseWords } from './phrase-words'
+import { tallyWords } from '../shell/words'
 import DaysEditor from './DaysEditor.vue'
 import RangeEditor from './RangeEditor.vue'
 import { toggled } from '../parts/toggled'
@@ -49,22 +51,21 @@ const how = computed((): string => {
   return is === 'allOf' ? (props.isNot ? 'not-all' : 'all') : props.isNot ? 'not' : 'is'
 })
 const hows = computed((): How[] => {
-  const { phrase } = words
-  const filled: How[] = [['filled', phrase.isFilled], ['empty', phrase.isEmpty]] // prettier-ignore
+  const filled: How[] = [['filled', phraseWords.isFilled], ['empty', phraseWords.isEmpty]] // prettier-ignore
   switch (fact.value?.kind) {
     case 'choices':
-      return [['is', phrase.hasAny], ['all', phrase.hasAll], ['not', phrase.hasNone], ['not-all', phrase.hasNotAll], ...filled] // prettier-ignore
+      return [['is', phraseWords.hasAny], ['all', phraseWords.hasAll], ['not', phraseWords.hasNone], ['not-all', phraseWords.hasNotAll], ...filled] // prettier-ignore
     case 'text':
-      return [['is', phrase.hasWords], ['not', phrase.hasNotWords], ...filled]
+      return [['is', phraseWords.hasWords], ['not', phraseWords.hasNotWords], ...filled]
     case 'flag':
       return isTicked(fact.value)
         ? [
-            ['filled', phrase.ticked],
-            ['empty', phrase.notTicked],
+            ['filled', phraseWords.ticked],
+            ['empty', phraseWords.notTicked],
           ]
         : filled
     default:
-      return [['is', phrase.is], ['not', phrase.isNot], ...filled]
+      return [['is', phraseWords.is], ['not', phraseWords.isNot], ...filled]
   }
 })
 const isTicked = ({ field }: Fact): boolean => !!field && !!fieldTypes[field.type].isTicked
@@ -112,7 +113,7 @@ watch(counts, async (now) => {
 const flagCount = computed(() => {
   if (!counts.value) return ''
   const { empty, total } = counts.value
-  return words.tally.items(test.value.is === 'empty' ? empty : total - empty)
+  return tallyWords.items(test.value.is === 'empty' ? empty : total - empty)
 })
 const setWords = (typed: string) => {
   if (typed.trim()) change({ is: 'has', words: typed })
@@ -122,9 +123,9 @@ const setWords = (typed: string) => {
 <template>
   <div>
     <div class="how">
-      <span class="name">{{ fact?.name ?? words.phrase.removed }}</span>
+      <span class="name">{{ fact?.name ?? valueWords.removed }}</span>
       <SelectOne
-        :label="words.phrase.how(fact?.name ?? '')"
+        :label="phraseWords.how(fact?.name ?? '')"
         :choices="hows.map(([value, title]) => ({ value, title }))"
         :chosen="how"
         @choose="choose"
@@ -159,7 +160,7 @@ const setWords = (typed: string) => {
     <div v-else-if="test.is === 'has'" class="words">
       <VTextField
         maxlength="200"
-        :aria-label="words.phrase.hasWords"
+        :aria-label="phraseWords.hasWords"
         :model-value="test.words.trim()"
         autofocus
         @update:model-value="setWords"

@@ -4,7 +4,7 @@ import { factKey, factsOf } from '#core/facts/registry'
 import type { FactRef, ProjectId } from '#core/model/records'
 import { useDirectory } from '../data/directory'
 import SelectOne from '../parts/SelectOne.vue'
-import { words } from '../words'
+import { phraseWords } from './phrase-words'
 
 /** One of a project's facts. */
 const props = defineProps<{
@@ -27,7 +27,7 @@ const facts = computed(() => {
 const choices = computed(() =>
   facts.value.map((fact) => ({
     value: fact.key,
-    title: fact.automatic?.isForSortingOnly ? words.phrase.teamsOrder : fact.name,
+    title: fact.automatic?.isForSortingOnly ? phraseWords.teamsOrder : fact.name,
   })),
 )
 function choose(key: string): void {

@@ -5,7 +5,7 @@ import { grains } from '#core/model/names'
 import { kindsOfFacts } from '#core/fields/kinds'
 import { totalWords } from '#core/language/phrases'
 import { useDirectory } from '../data/directory'
-import { words } from '../words'
+import { phraseWords } from './phrase-words'
 import { nextGroup } from './beginnings'
 import FactSelect from './FactSelect.vue'
 import KeyList from './KeyList.vue'
@@ -30,13 +30,13 @@ function orderIn(chosen: string): Partial<GroupKey> {
   return { down, byTotal: total ? (JSON.parse(total) as Total) : undefined }
 }
 const by = (total: Total) => (wording.value ? totalWords(total, wording.value) : '')
-const grainChoices = grains.map((grain) => ({ value: grain, title: words.phrase.grains[grain] }))
+const grainChoices = grains.map((grain) => ({ value: grain, title: phraseWords.grains[grain] }))
 const orderChoices = () => [
-  { value: '', title: words.phrase.ownOrder },
-  { value: ' down', title: words.phrase.ownOrderBack },
+  { value: '', title: phraseWords.ownOrder },
+  { value: ' down', title: phraseWords.ownOrderBack },
   ...orders().flatMap((total) => [
-    { value: JSON.stringify(total), title: words.phrase.leastFirst(by(total)) },
-    { value: `${JSON.stringify(total)} down`, title: words.phrase.mostFirst(by(total)) },
+    { value: JSON.stringify(total), title: phraseWords.leastFirst(by(total)) },
+    { value: `${JSON.stringify(total)} down`, title: phraseWords.mostFirst(by(total)) },
   ]),
 ]
 </script>
@@ -45,7 +45,7 @@ const orderChoices = () => [
   <KeyList
     :keys="group"
     :most="3"
-    :add-label="group.length ? words.phrase.thenBy : words.phrase.groupBy"
+    :add-label="group.length ? phraseWords.thenBy : phraseWords.groupBy"
     :next="() => nextGroup(group)"
     @change="emit('change', $event)"
   >
@@ -53,29 +53,29 @@ const orderChoices = () => [
       <FactSelect
         :project="project"
         :by="one.by"
-        :label="words.phrase.groupBy"
+        :label="phraseWords.groupBy"
         @change="set({ by: $event, grain: undefined })"
       />
       <SelectOne
         v-if="isDated(one.by)"
-        :label="words.phrase.grain"
+        :label="phraseWords.grain"
         :choices="grainChoices"
         :chosen="one.grain ?? 'day'"
         @choose="set({ grain: $event })"
       />
       <SelectOne
-        :label="words.phrase.groupOrder"
+        :label="phraseWords.groupOrder"
         :choices="orderChoices()"
         :chosen="orderOf(one)"
         @choose="set(orderIn($event))"
       />
       <VCheckbox
-        :label="words.phrase.withEmpty"
+        :label="phraseWords.withEmpty"
         :model-value="!!one.withEmpty"
         @update:model-value="set({ withEmpty: $event || undefined })"
       />
       <VCheckbox
-        :label="words.phrase.hideNone"
+        :label="phraseWords.hideNone"
         :model-value="!!one.hideNone"
         @update:model-value="set({ hideNone: $event || undefined })"
       />

@@ -2,7 +2,7 @@
 import { mdiClose } from '@mdi/js'
 import { VBtn } from 'vuetify/components/VBtn'
 import IconButton from '../parts/IconButton.vue'
-import { words } from '../words'
+import { phraseWords } from './phrase-words'
 
 /** The keys of a phrase, one after another, each on a line; they can be changed, taken out and added to. */
 const props = defineProps<{ keys: readonly T[]; most: number; addLabel: string; next(): T }>()
@@ -17,7 +17,7 @@ const remove = (at: number): void => emit('change', props.keys.filter((_, i) => 
     <ol>
       <li v-for="(key, i) in keys" :key="i">
         <slot :one="key" :set="(part: Partial<T>) => set(i, part)" />
-        <IconButton class="out" :icon="mdiClose" :label="words.phrase.takeOut" @click="remove(i)" />
+        <IconButton class="out" :icon="mdiClose" :label="phraseWords.takeOut" @click="remove(i)" />
       </li>
     </ol>
     <VBtn v-if="keys.length < most" variant="plain" @click="emit('change', [...keys, next()])">{{ addLabel }}</VBtn>

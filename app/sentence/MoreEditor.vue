@@ -7,7 +7,8 @@ import type { PhraseName } from '#core/language/sentence'
 import type { Condition, ProjectId, ViewDefinition } from '#core/model/records'
 import { useDirectory } from '../data/directory'
 import { useWording } from '../data/wording'
-import { words } from '../words'
+import { phraseWords } from './phrase-words'
+import { sentenceWords } from './words'
 import { nextGroup, nextTotal } from './beginnings'
 import TypedPhrases, { type Suggestion } from './TypedPhrases.vue'
 
@@ -24,13 +25,13 @@ const facts = computed(() => {
   return [...all.filter((one) => one.automatic?.isAskedOften), ...all.filter((one) => !one.automatic?.isAskedOften)]
 })
 const others = {
-  group: { label: words.phrase.groupBy, begin: (now: ViewDefinition) => ({ ...now, group: now.group.length ? now.group : [nextGroup(now.group)] }) },
-  totals: { label: words.phrase.addTotals, begin: (now: ViewDefinition) => ({ ...now, totals: now.totals.length ? now.totals : [nextTotal(directory, props.project)] }) },
+  group: { label: phraseWords.groupBy, begin: (now: ViewDefinition) => ({ ...now, group: now.group.length ? now.group : [nextGroup(now.group)] }) },
+  totals: { label: phraseWords.addTotals, begin: (now: ViewDefinition) => ({ ...now, totals: now.totals.length ? now.totals : [nextTotal(directory, props.project)] }) },
 } // prettier-ignore
 const suggestions = computed((): Suggestion[] => [
-  ...facts.value.map((one) => ({ id: one.key, label: words.phrase.where(one.name) })),
-  ...words.phrase.kinships.map(([kin, label]) => ({ id: `kin ${kin}`, label: words.phrase.whereKin(label) })),
-  { id: 'was', label: words.phrase.whereWas },
+  ...facts.value.map((one) => ({ id: one.key, label: phraseWords.where(one.name) })),
+  ...phraseWords.kinships.map(([kin, label]) => ({ id: `kin ${kin}`, label: phraseWords.whereKin(label) })),
+  { id: 'was', label: phraseWords.whereWas },
   ...layouts[props.definition.layout].phrases.map((phrase) => ({ id: phrase, label: others[phrase].label })),
 ])
 
@@ -44,7 +45,7 @@ function begin(id: string): void {
   const statuses = directory.statuses(props.project).map((one) => one.id)
   if (id === 'was') return add({ about: 'was', daysAgo: 5, statuses })
   const isOpen: Condition = { about: 'fact', fact: { fact: 'phase' }, test: { is: 'anyOf', values: ['waiting', 'active'] } } // prettier-ignore
-  const kin = words.phrase.kinships.find(([one]) => id === `kin ${one}`)?.[0]
+  const kin = phraseWords.kinships.find(([one]) => id === `kin ${one}`)?.[0]
   if (kin) return add({ about: kin, that: isOpen })
   const fact = facts.value.find((one) => one.key === id)
   if (fact) add({ about: 'fact', fact: fact.ref, test: firstTest(directory.reader, props.project, fact) })
@@ -58,7 +59,7 @@ const say = (phrases: readonly Phrase[]) =>
     <TypedPhrases
       :project="project"
       :where="definition.where"
-      :label="words.phrase.more"
+      :label="sentenceWords.more"
       :suggestions="suggestions"
       autofocus
       @phrases="say"

@@ -5,7 +5,7 @@ import IconButton from '../parts/IconButton.vue'
 import SelectOne from '../parts/SelectOne.vue'
 import type { Condition, ProjectId } from '#core/model/records'
 import { conditionWords } from '#core/language/conditions'
-import { words } from '../words'
+import { phraseWords } from './phrase-words'
 import TypedPhrases from './TypedPhrases.vue'
 import { useWording } from '../data/wording'
 
@@ -18,7 +18,7 @@ const open = ref(-1)
 const parts = computed((): readonly Condition[] => ('of' in props.condition ? props.condition.of : 'that' in props.condition ? [props.condition.that] : [])) // prettier-ignore
 const isGroup = computed(() => 'of' in props.condition)
 const kinds = computed(() =>
-  (isGroup.value ? words.phrase.groups : words.phrase.kinships).map(([value, title]) => ({ value, title })),
+  (isGroup.value ? phraseWords.groups : phraseWords.kinships).map(([value, title]) => ({ value, title })),
 )
 /** What a part's counts are counted among: of any, each alone; of all, with the others. */
 const among = (i: number): Condition[] =>
@@ -51,7 +51,7 @@ function add(conditions: readonly Condition[]): void {
 
 <template>
   <div class="nested">
-    <SelectOne :label="words.phrase.nested" :choices="kinds" :chosen="chosenKind" @choose="retype" />
+    <SelectOne :label="phraseWords.nested" :choices="kinds" :chosen="chosenKind" @choose="retype" />
     <ul>
       <li v-for="(one, i) in parts" :key="i">
         <div class="part">
@@ -61,7 +61,7 @@ function add(conditions: readonly Condition[]): void {
           <IconButton
             v-if="isGroup && parts.length > 1"
             :icon="mdiClose"
-            :label="words.phrase.takeOut"
+            :label="phraseWords.takeOut"
             @click="remove(i)"
           />
         </div>
@@ -79,7 +79,7 @@ function add(conditions: readonly Condition[]): void {
       v-if="isGroup"
       :project="project"
       :where="others"
-      :label="words.phrase.addWithin"
+      :label="phraseWords.addWithin"
       only-conditions
       @add="add"
       @leave="emit('leave')"

@@ -8,7 +8,7 @@ import type { PhraseName } from '#core/language/sentence'
 import ChoiceList, { type Choice } from '../parts/ChoiceList.vue'
 import { useDirectory } from '../data/directory'
 import { toggled } from '../parts/toggled'
-import { words } from '../words'
+import { phraseWords } from './phrase-words'
 import ConditionEditor from './ConditionEditor.vue'
 import GroupEditor from './GroupEditor.vue'
 import MoreEditor from './MoreEditor.vue'
@@ -55,7 +55,7 @@ const layoutChoices = computed(() => {
         role="menuitemradio"
         :aria-checked="definition.layout === one.name"
         :active="definition.layout === one.name"
-        :title="words.phrase.asLayout(one.label)"
+        :title="phraseWords.asLayout(one.label)"
         @click="emit('change', one.definition)"
       />
     </VList>
@@ -82,7 +82,7 @@ const layoutChoices = computed(() => {
       v-else-if="phrase === 'show'"
       :choices="fieldChoices"
       :chosen="definition.show"
-      :label="words.phrase.show"
+      :label="phraseWords.show"
       several
       @choose="try_({ show: toggled(definition.show, $event as FieldId) })"
       @leave="emit('leave')"
@@ -102,7 +102,7 @@ const layoutChoices = computed(() => {
       @change="withWhere"
       @leave="emit('leave')"
     >
-      <VBtn variant="plain" class="right" @click="takeOut">{{ words.phrase.takeOut }}</VBtn>
+      <VBtn variant="plain" class="right" @click="takeOut">{{ phraseWords.takeOut }}</VBtn>
     </ConditionEditor>
   </div>
 </template>

@@ -3,7 +3,7 @@ import { ref } from 'vue'
 import { VTextField } from 'vuetify/components/VTextField'
 import { printDecimal, tryParseDecimal } from '#core/base/decimals'
 import type { Field } from '#core/model/records'
-import { words } from '../words'
+import { phraseWords } from './phrase-words'
 
 /** From a number to a number, both with themselves; either may be open. */
 const props = defineProps<{ field: Field | undefined; from: number | null; to: number | null }>()
@@ -15,7 +15,7 @@ const wrong = ref('')
 function set(end: 'from' | 'to', event: Event): void {
   const text = (event.target as HTMLInputElement).value
   const value = text.trim() ? tryParseDecimal(text, scale) : null
-  wrong.value = value === undefined ? words.phrase.noNumber(text, scale) : ''
+  wrong.value = value === undefined ? phraseWords.noNumber(text, scale) : ''
   if (value === undefined) return
   emit('change', end === 'from' ? value : props.from, end === 'to' ? value : props.to)
 }
@@ -24,14 +24,14 @@ function set(end: 'from' | 'to', event: Event): void {
 <template>
   <div class="range">
     <VTextField
-      :label="words.phrase.atLeast"
+      :label="phraseWords.atLeast"
       inputmode="decimal"
       :model-value="printed(from)"
       autofocus
       @change="set('from', $event)"
     />
     <VTextField
-      :label="words.phrase.atMost"
+      :label="phraseWords.atMost"
       inputmode="decimal"
       :model-value="printed(to)"
       @change="set('to', $event)"

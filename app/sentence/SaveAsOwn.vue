@@ -3,7 +3,8 @@ import { nextTick, onMounted, ref } from 'vue'
 import { VBtn } from 'vuetify/components/VBtn'
 import { VTextField } from 'vuetify/components/VTextField'
 import PopMenu from '../parts/PopMenu.vue'
-import { words } from '../words'
+import { editorWords } from '../parts/words'
+import { viewWords } from '../view-layouts/words'
 
 /** Asks for the name under which a view is saved as one's own; one is proposed, to be typed over. */
 const props = defineProps<{ at: HTMLElement | undefined; proposed: string }>()
@@ -20,15 +21,15 @@ const save = () => name.value.trim() && emit('save', name.value.trim())
       <VTextField
         ref="input"
         v-model="name"
-        :label="words.view.nameOf"
-        :hint="words.view.nameHint"
+        :label="viewWords.nameOf"
+        :hint="viewWords.nameHint"
         persistent-hint
         maxlength="120"
         autofocus
       />
       <div class="ends">
-        <VBtn type="submit" variant="flat" :disabled="!name.trim()">{{ words.view.save }}</VBtn>
-        <VBtn variant="plain" @click="emit('leave')">{{ words.project.cancel }}</VBtn>
+        <VBtn type="submit" variant="flat" :disabled="!name.trim()">{{ viewWords.save }}</VBtn>
+        <VBtn variant="plain" @click="emit('leave')">{{ editorWords.cancel }}</VBtn>
       </div>
     </form>
   </PopMenu>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { ProjectId, SortKey } from '#core/model/records'
 import { sortKeyWords } from '#core/language/phrases'
-import { words } from '../words'
+import { phraseWords } from './phrase-words'
 import FactSelect from './FactSelect.vue'
 import KeyList from './KeyList.vue'
 import { VCheckbox } from 'vuetify/components/VCheckbox'
@@ -23,7 +23,7 @@ const ways = (key: SortKey) =>
   <KeyList
     :keys="sort"
     :most="5"
-    :add-label="sort.length ? words.phrase.thenBy : words.phrase.sortedBy"
+    :add-label="sort.length ? phraseWords.thenBy : phraseWords.sortedBy"
     :next="(): SortKey => ({ by: { fact: 'title' }, down: false })"
     @change="emit('change', $event)"
   >
@@ -31,19 +31,19 @@ const ways = (key: SortKey) =>
       <FactSelect
         :project="project"
         :by="one.by"
-        :label="words.phrase.sortedBy"
+        :label="phraseWords.sortedBy"
         for-sorting
         @change="set({ by: $event })"
       />
       <SelectOne
-        :label="words.phrase.direction"
+        :label="phraseWords.direction"
         :choices="ways(one)"
         :chosen="one.down"
         @choose="set({ down: $event })"
       />
       <VCheckbox
         v-if="one.by.fact !== 'rank'"
-        :label="words.phrase.emptyFirst"
+        :label="phraseWords.emptyFirst"
         :model-value="!!one.emptyFirst"
         @update:model-value="set({ emptyFirst: $event || undefined })"
       />

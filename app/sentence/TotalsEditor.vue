@@ -5,7 +5,7 @@ import type { FactRef, ProjectId, Total, TotalName } from '#core/model/records'
 import type { Fact } from '#core/facts/contract'
 import { kindsOfFacts } from '#core/fields/kinds'
 import { useDirectory } from '../data/directory'
-import { words } from '../words'
+import { phraseWords } from './phrase-words'
 import { nextTotal } from './beginnings'
 import FactSelect from './FactSelect.vue'
 import KeyList from './KeyList.vue'
@@ -25,7 +25,7 @@ function within(name: TotalName): Fact[] {
 function label(name: TotalName, of: FactRef | undefined): string {
   const fact = of === undefined ? undefined : maybeFact(directory.reader, props.project, of)
   const isDated = fact && kindsOfFacts[fact.kind].isDated
-  return isDated && (name === 'least' || name === 'most') ? words.phrase.ends[name] : words.phrase.totalNames[name]
+  return isDated && (name === 'least' || name === 'most') ? phraseWords.ends[name] : phraseWords.totalNames[name]
 }
 function renamed({ of }: Total, name: TotalName): Total {
   if (name === 'count') return { name, of: undefined }
@@ -39,13 +39,13 @@ function renamed({ of }: Total, name: TotalName): Total {
   <KeyList
     :keys="totals"
     :most="20"
-    :add-label="words.phrase.addTotal"
+    :add-label="phraseWords.addTotal"
     :next="() => nextTotal(directory, project)"
     @change="emit('change', $event)"
   >
     <template #default="{ one, set }">
       <SelectOne
-        :label="words.phrase.total"
+        :label="phraseWords.total"
         :choices="totalNames.map((name) => ({ value: name, title: label(name, one.of) }))"
         :chosen="one.name"
         @choose="set(renamed(one, $event))"
@@ -54,7 +54,7 @@ function renamed({ of }: Total, name: TotalName): Total {
         v-if="one.of !== undefined"
         :project="project"
         :by="one.of"
-        :label="words.phrase.totalOf"
+        :label="phraseWords.totalOf"
         :within="within(one.name).map((fact) => fact.key)"
         @change="set({ of: $event })"
       />

@@ -5,7 +5,7 @@ import type { Condition, ProjectId } from '#core/model/records'
 import type { ReadPart, ReadWords } from '#core/queries/typed-words'
 import { useAsk } from '../data/use-ask'
 import FindList from '../parts/FindList.vue'
-import { words } from '../words'
+import { phraseWords } from './phrase-words'
 
 /** Phrases by typing: what was understood, with what each would leave, and what was not, and where. */
 export interface Suggestion {
@@ -68,7 +68,7 @@ const saidOf = (part: ReadPart) => (part.count === undefined ? part.words : `${p
     :lines="lines"
     :key-of="keyOf"
     :label="label"
-    :placeholder="onlyConditions ? words.phrase.conditionHint : words.phrase.typeHint"
+    :placeholder="onlyConditions ? phraseWords.conditionHint : phraseWords.typeHint"
     :answered="() => asked"
     :is-calm="!autofocus"
     stays-on-tab
@@ -77,7 +77,7 @@ const saidOf = (part: ReadPart) => (part.count === undefined ? part.words : `${p
   >
     <template #said>
       <p v-if="typed.trim() && read.left.length" class="left" role="status">
-        {{ words.phrase.notUnderstood }}
+        {{ phraseWords.notUnderstood }}
         <template v-for="(one, i) in read.left" :key="one.from"
           ><template v-if="i">, </template><b>{{ one.words }}</b></template
         >

@@ -9,7 +9,9 @@ import { PhraseEditor, SaveAsOwn } from './editors'
 import { isOwn, useDirectory } from '../data/directory'
 import { useViews } from '../data/views'
 import { grouped } from '../counted'
-import { words } from '../words'
+import { sentenceWords } from './words'
+import { tallyWords } from '../shell/words'
+import { viewWords } from '../view-layouts/words'
 import { useWording } from '../data/wording'
 
 /**
@@ -82,41 +84,41 @@ async function remove(): Promise<void> {
         ><span v-else>{{ piece.words }}</span></template
       >
       <button type="button" class="phrase more unfold" @click="isUnfolded = !isUnfolded">
-        {{ isUnfolded ? words.phrase.fewer : words.phrase.all }}
+        {{ isUnfolded ? sentenceWords.fewer : sentenceWords.all }}
       </button>
     </h1>
     <div class="count">
       <template v-if="count !== undefined"
         ><b>{{ grouped(count) }}</b
-        >{{ ' ' }}<span class="soft">{{ words.tally.itemsWord(count) }}</span></template
+        >{{ ' ' }}<span class="soft">{{ tallyWords.itemsWord(count) }}</span></template
       >
       <div v-if="isChanged" class="kept">
-        {{ words.view.notKept }}
+        {{ viewWords.notKept }}
         <VBtn v-if="mayKeep" variant="plain" @click="views.keep(view)">{{
-          isMine ? words.view.saveMine : words.view.keepForAll
+          isMine ? viewWords.saveMine : viewWords.keepForAll
         }}</VBtn>
         <VBtn
           v-if="!isMine"
           variant="plain"
           aria-haspopup="dialog"
           @click="namingAt = $event.currentTarget as HTMLElement"
-          >{{ words.view.keepAsMine }}</VBtn
+          >{{ viewWords.keepAsMine }}</VBtn
         >
-        <VBtn variant="plain" @click="views.putBack(view)">{{ words.view.putBack }}</VBtn>
+        <VBtn variant="plain" @click="views.putBack(view)">{{ viewWords.putBack }}</VBtn>
       </div>
       <div v-else-if="isMine" class="kept">
-        <VBtn variant="plain" @click="remove">{{ words.view.removeView }}</VBtn>
+        <VBtn variant="plain" @click="remove">{{ viewWords.removeView }}</VBtn>
       </div>
     </div>
     <SaveAsOwn
       v-if="namingAt"
       :at="namingAt"
-      :proposed="words.view.mineName(view.name)"
+      :proposed="viewWords.mineName(view.name)"
       @save="keepAsMine"
       @leave="namingAt = undefined"
     />
     <PopMenu v-if="open" :at="open.at" @close="leave">
-      <div role="dialog" :aria-label="words.phrase.more">
+      <div role="dialog" :aria-label="sentenceWords.more">
         <PhraseEditor
           :key="open.phrase"
           :phrase="open.phrase"

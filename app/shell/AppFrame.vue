@@ -10,7 +10,7 @@ import { VNavigationDrawer } from 'vuetify/components/VNavigationDrawer'
 import { nowLive, stands } from '../data/stands'
 import { keepFolded, keptFolded } from '../data/kept-index'
 import { AppIndex, NoticeList } from './around'
-import { words } from '../words'
+import { frameWords } from './words'
 import PhoneBar from './PhoneBar.vue'
 import TallyBar from './TallyBar.vue'
 
@@ -36,11 +36,11 @@ watch(
 
 <template>
   <VApp ref="frame" class="frame" inert>
-    <a class="skip" href="#main">{{ words.frame.skip }}</a>
+    <a class="skip" href="#main">{{ frameWords.skip }}</a>
     <VNavigationDrawer
       class="at-left"
       tag="nav"
-      :aria-label="words.frame.index"
+      :aria-label="frameWords.index"
       :model-value="!mobile || isIndexOpen"
       :permanent="!mobile"
       :temporary="mobile"

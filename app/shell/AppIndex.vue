@@ -10,7 +10,7 @@ import { asksForMenu } from '../parts/menu-place'
 import type { Project, View } from '#core/model/records'
 import { isOwn, useDirectory } from '../data/directory'
 import { useSession } from '../data/session'
-import { words } from '../words'
+import { frameWords } from './words'
 import { PersonPebble } from '../parts/marks'
 import WrenMark from '../parts/WrenMark.vue'
 import NameProject from './NameProject.vue'
@@ -49,9 +49,9 @@ function openMenu(label: string, acts: readonly Act[], event: MouseEvent | Keybo
 const named = shallowRef<Project>()
 const projectActs = useProjectActs((project) => (named.value = project))
 const ownActs = (): Act[] => [
-  { label: session.night ? words.frame.day : words.frame.night, do: () => session.setNight(!session.night) },
-  { label: words.keys.title, keys: '?', do: () => (isShowingKeys.value = true) },
-  { label: words.frame.signOut, do: () => void session.signOut() },
+  { label: session.night ? frameWords.day : frameWords.night, do: () => session.setNight(!session.night) },
+  { label: frameWords.shortcuts, keys: '?', do: () => (isShowingKeys.value = true) },
+  { label: frameWords.signOut, do: () => void session.signOut() },
 ]
 </script>
 
@@ -59,18 +59,18 @@ const ownActs = (): Act[] => [
   <div class="index" :class="{ folded }">
     <div class="mark">
       <RouterLink to="/app" class="home"
-        ><WrenMark /><span v-if="!folded">{{ words.name }}</span></RouterLink
+        ><WrenMark /><span v-if="!folded">{{ frameWords.app }}</span></RouterLink
       >
       <IconButton
         class="fold"
         :icon="folded ? mdiChevronRight : mdiChevronLeft"
-        :label="folded ? words.frame.unfold : words.frame.fold"
+        :label="folded ? frameWords.unfold : frameWords.fold"
         @click="emit('fold')"
       />
-      <IconButton class="close" :icon="mdiClose" :label="words.frame.close" @click="emit('close')" />
+      <IconButton class="close" :icon="mdiClose" :label="frameWords.close" @click="emit('close')" />
     </div>
     <VList v-if="!folded" class="contents" nav tag="div" role="none" tabindex="-1">
-      <VListItem to="/app" :active="!!here('/app')" :aria-current="here('/app')" :title="words.frame.myQueue">
+      <VListItem to="/app" :active="!!here('/app')" :aria-current="here('/app')" :title="frameWords.myQueue">
         <template v-if="directory.inTurn" #append>{{ directory.inTurn }}</template>
       </VListItem>
       <section v-for="project in directory.projects" :key="project.id" :aria-label="project.name">
@@ -80,13 +80,13 @@ const ownActs = (): Act[] => [
             v-if="projectActs(project).length"
             class="more"
             :icon="mdiDotsHorizontal"
-            :label="words.frame.acts(project.name)"
+            :label="frameWords.acts(project.name)"
             aria-haspopup="menu"
-            @click="openMenu(words.frame.acts(project.name), projectActs(project), $event)"
+            @click="openMenu(frameWords.acts(project.name), projectActs(project), $event)"
           />
         </h3>
         <template v-for="(views, i) in [shared(project), own(project)]" :key="i">
-          <VListSubheader v-if="i && views.length">{{ words.frame.onlyMine }}</VListSubheader>
+          <VListSubheader v-if="i && views.length">{{ frameWords.onlyMine }}</VListSubheader>
           <div v-for="view in views" :key="view.id" class="line">
             <VListItem
               :to="addressOf(project, view)"
@@ -101,20 +101,20 @@ const ownActs = (): Act[] => [
               tabindex="-1"
               aria-haspopup="menu"
               :icon="mdiDotsHorizontal"
-              :label="words.frame.acts(view.name)"
+              :label="frameWords.acts(view.name)"
               @click="openMenu(view.name, viewActs(project, view), $event)"
             />
           </div>
         </template>
       </section>
-      <VBtn v-if="mayStart" class="start" @click="isStarting = true">{{ words.frame.newProject }}</VBtn>
+      <VBtn v-if="mayStart" class="start" @click="isStarting = true">{{ frameWords.newProject }}</VBtn>
     </VList>
     <VBtn
       v-if="directory.me"
       class="me"
       aria-haspopup="menu"
-      :aria-label="words.frame.menuOf(directory.me.name)"
-      @click="(openMenu(words.frame.menuOf(directory.me.name), ownActs(), $event), menu && (menu.above = true))"
+      :aria-label="frameWords.menuOf(directory.me.name)"
+      @click="(openMenu(frameWords.menuOf(directory.me.name), ownActs(), $event), menu && (menu.above = true))"
     >
       <PersonPebble :person="directory.me" aria-hidden="true" /><span v-if="!folded" class="one-line">{{
         directory.me.name

@@ -7,7 +7,7 @@ import { paletteColours } from '#core/model/records'
 import PopDialog from '../parts/PopDialog.vue'
 import { useChanges } from '../data/changes'
 import { useDirectory } from '../data/directory'
-import { words } from '../words'
+import { projectWords } from './project-words'
 import ProjectNames, { type Names } from './ProjectNames.vue'
 
 const isOpen = defineModel<boolean>({ required: true })
@@ -28,12 +28,12 @@ async function start(names: Names): Promise<void> {
 </script>
 
 <template>
-  <PopDialog v-model="isOpen" :label="words.project.title">
+  <PopDialog v-model="isOpen" :label="projectWords.title">
     <ProjectNames
-      :title="words.project.title"
+      :title="projectWords.title"
       :names="{ name: '', prefix: '' }"
-      :go="words.project.start"
-      :about="words.project.about"
+      :go="projectWords.start"
+      :about="projectWords.about"
       @take="start"
       @leave="isOpen = false"
     />

@@ -4,7 +4,7 @@ import { VBtn } from 'vuetify/components/VBtn'
 import { VSnackbar } from 'vuetify/components/VSnackbar'
 import IconButton from '../parts/IconButton.vue'
 import { useChanges } from '../data/changes'
-import { words } from '../words'
+import { noticeWords } from './words'
 
 /** What was refused, and why; stays until it is closed. */
 const changes = useChanges()
@@ -29,9 +29,9 @@ function again(id: number, act: () => void): void {
     {{ notice.text }}
     <template #actions>
       <VBtn v-if="notice.again" variant="plain" @click="again(notice.id, notice.again)">{{
-        words.notice.tryAgain
+        noticeWords.tryAgain
       }}</VBtn>
-      <IconButton :icon="mdiClose" :label="words.notice.dismiss" @click="changes.dismiss(notice.id)" />
+      <IconButton :icon="mdiClose" :label="noticeWords.dismiss" @click="changes.dismiss(notice.id)" />
     </template>
   </VSnackbar>
 </template>

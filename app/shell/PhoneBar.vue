@@ -3,7 +3,7 @@ import { useRoute } from 'vue-router'
 import { VBtn } from 'vuetify/components/VBtn'
 import { useDirectory } from '../data/directory'
 import { VBottomNavigation } from '../parts/controls'
-import { words } from '../words'
+import { frameWords } from './words'
 
 /** On a phone: the queue first, and the index as a full screen. */
 const emit = defineEmits<{ views: [] }>()
@@ -12,9 +12,9 @@ const directory = useDirectory()
 </script>
 
 <template>
-  <VBottomNavigation tag="nav" class="bar" grow height="48" mode="horizontal" :aria-label="words.name">
-    <VBtn to="/app" :class="{ on: route.path === '/app' }">{{ words.frame.myQueue }} {{ directory.inTurn || '' }}</VBtn>
-    <VBtn :class="{ on: route.path !== '/app' }" @click="emit('views')">{{ words.frame.views }}</VBtn>
+  <VBottomNavigation tag="nav" class="bar" grow height="48" mode="horizontal" :aria-label="frameWords.app">
+    <VBtn to="/app" :class="{ on: route.path === '/app' }">{{ frameWords.myQueue }} {{ directory.inTurn || '' }}</VBtn>
+    <VBtn :class="{ on: route.path !== '/app' }" @click="emit('views')">{{ frameWords.views }}</VBtn>
   </VBottomNavigation>
 </template>
 

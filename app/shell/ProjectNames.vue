@@ -2,7 +2,8 @@
 import { computed, ref } from 'vue'
 import { VBtn } from 'vuetify/components/VBtn'
 import { VTextField } from 'vuetify/components/VTextField'
-import { words } from '../words'
+import { editorWords } from '../parts/words'
+import { projectWords } from './project-words'
 
 /** What a project is called, and what its keys begin with. */
 export interface Names {
@@ -30,7 +31,7 @@ const take = (): void => void (isWhole.value && emit('take', { name: name.value.
     <h2>{{ title }}</h2>
     <VTextField
       :model-value="name"
-      :label="words.project.name"
+      :label="projectWords.name"
       maxlength="120"
       autofocus
       required
@@ -38,8 +39,8 @@ const take = (): void => void (isWhole.value && emit('take', { name: name.value.
     />
     <VTextField
       :model-value="prefix"
-      :label="words.project.prefix"
-      :hint="words.project.prefixHint"
+      :label="projectWords.prefix"
+      :hint="projectWords.prefixHint"
       persistent-hint
       maxlength="8"
       pattern="[A-Z][A-Z0-9]{1,7}"
@@ -49,7 +50,7 @@ const take = (): void => void (isWhole.value && emit('take', { name: name.value.
     <p class="soft">{{ about }}</p>
     <div class="ends">
       <VBtn type="submit" variant="flat" :disabled="!isWhole">{{ go }}</VBtn>
-      <VBtn variant="plain" @click="emit('leave')">{{ words.project.cancel }}</VBtn>
+      <VBtn variant="plain" @click="emit('leave')">{{ editorWords.cancel }}</VBtn>
     </div>
   </form>
 </template>

@@ -6,7 +6,8 @@ import { useAsk } from '../data/use-ask'
 import { useViews } from '../data/views'
 import PopDialog from '../parts/PopDialog.vue'
 import ItemFinder from '../parts/ItemFinder.vue'
-import { words } from '../words'
+import { whyWords } from '../item/why-words'
+import { frameWords } from './words'
 
 /** Finds items of every project and opens one; says which are not in the view that one looks at: opened, they say why. */
 const isOpen = defineModel<boolean>({ required: true })
@@ -30,11 +31,11 @@ function open(key: string): void {
 </script>
 
 <template>
-  <PopDialog v-model="isOpen" :label="words.frame.search">
+  <PopDialog v-model="isOpen" :label="frameWords.search">
     <div class="search">
-      <ItemFinder :label="words.frame.search" @found="look" @choose="open($event.key)" @leave="isOpen = false">
+      <ItemFinder :label="frameWords.search" @found="look" @choose="open($event.key)" @leave="isOpen = false">
         <template #note="{ one }"
-          ><span v-if="outside.has(one.id)" class="note">{{ words.why.notHere }}</span></template
+          ><span v-if="outside.has(one.id)" class="note">{{ whyWords.notHere }}</span></template
         >
       </ItemFinder>
     </div>

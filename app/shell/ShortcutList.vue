@@ -5,27 +5,28 @@ import { mdiClose } from '@mdi/js'
 import { useDirectory } from '../data/directory'
 import IconButton from '../parts/IconButton.vue'
 import PopDialog from '../parts/PopDialog.vue'
-import { words } from '../words'
+import { keysWords } from './shortcut-words'
+import { frameWords } from './words'
 
 /** The keys that do something where one is, and those that do everywhere. */
 const isOpen = defineModel<boolean>({ required: true })
 const route = useRoute()
 const directory = useDirectory()
-const here = computed((): keyof typeof words.keys.places => {
+const here = computed((): keyof typeof keysWords.places => {
   if (route.path === '/app') return 'queue'
   if (route.path.startsWith('/app/items/')) return 'item'
   if (route.path.endsWith('/bring-in')) return 'bringIn'
   return directory.reader.maybe('view', String(route.params.view))?.definition.layout ?? 'table'
 })
-const groups = computed(() => [words.keys.places[here.value], words.keys.everywhere])
+const groups = computed(() => [keysWords.places[here.value], keysWords.everywhere])
 </script>
 
 <template>
-  <PopDialog v-model="isOpen" :label="words.keys.title">
+  <PopDialog v-model="isOpen" :label="frameWords.shortcuts">
     <div class="keys">
       <header>
-        <h2>{{ words.keys.title }}</h2>
-        <IconButton :icon="mdiClose" :label="words.frame.close" @click="isOpen = false" />
+        <h2>{{ frameWords.shortcuts }}</h2>
+        <IconButton :icon="mdiClose" :label="frameWords.close" @click="isOpen = false" />
       </header>
       <section v-for="group in groups" :key="group.title">
         <h3>{{ group.title }}</h3>

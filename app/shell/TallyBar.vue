@@ -3,16 +3,16 @@ import { computed } from 'vue'
 import { VBtn } from 'vuetify/components/VBtn'
 import { useChanges } from '../data/changes'
 import { useSession } from '../data/session'
-import { words } from '../words'
+import { lineWords, tallyWords } from './words'
 
 /** Totals, undo with the name of what it undoes, and whether others' changes arrive. */
 const changes = useChanges()
 const session = useSession()
 const line = computed(() => {
   const { link, pending, large } = session.standing
-  if (link === 'down') return words.line.down(pending)
-  if (link === 'up') return pending ? words.line.sending(pending, large?.share) : words.line.up
-  return link === 'opening' ? words.line.opening : link === 'outdated' ? words.line.outdated : words.line.signedOut
+  if (link === 'down') return lineWords.down(pending)
+  if (link === 'up') return pending ? lineWords.sending(pending, large?.share) : lineWords.up
+  return link === 'opening' ? lineWords.opening : link === 'outdated' ? lineWords.outdated : lineWords.signedOut
 })
 </script>
 
@@ -20,12 +20,12 @@ const line = computed(() => {
   <div class="bar">
     <slot />
     <VBtn v-if="changes.undoName" class="undo" aria-keyshortcuts="Control+Z" @click="changes.undo()">
-      {{ words.tally.undo }} <i>{{ changes.undoName }}</i> <kbd>Ctrl Z</kbd>
+      {{ tallyWords.undo }} <i>{{ changes.undoName }}</i> <kbd>Ctrl Z</kbd>
     </VBtn>
     <VBtn v-if="changes.redoName" class="undo redo" aria-keyshortcuts="Control+Shift+Z" @click="changes.redo()">
-      {{ words.tally.redo }} <i>{{ changes.redoName }}</i>
+      {{ tallyWords.redo }} <i>{{ changes.redoName }}</i>
     </VBtn>
-    <VBtn v-if="session.standing.large" class="right stop" @click="changes.stop()">{{ words.line.stop }}</VBtn>
+    <VBtn v-if="session.standing.large" class="right stop" @click="changes.stop()">{{ lineWords.stop }}</VBtn>
     <span
       class="one-line"
       :class="[{ right: !session.standing.large }, session.standing.link === 'down' ? 'down' : 'soft']"

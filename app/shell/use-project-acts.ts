@@ -3,8 +3,8 @@ import type { Project } from '#core/model/records'
 import { useChanges } from '../data/changes'
 import { useDirectory } from '../data/directory'
 import type { Act } from '../parts/ActMenu.vue'
-import { words } from '../words'
 import { projectWords } from './project-words'
+import { frameWords } from './words'
 
 /** What can be done with a project from where it is listed. `name`: asks for another name. */
 export function useProjectActs(name: (project: Project) => void) {
@@ -23,7 +23,7 @@ export function useProjectActs(name: (project: Project) => void) {
   }
   return (project: Project): Act[] => [
     ...(directory.may('change items', project.id)
-      ? [{ label: words.frame.bringIn, do: () => void router.push(`/app/${project.prefix}/bring-in`) }]
+      ? [{ label: frameWords.bringIn, do: () => void router.push(`/app/${project.prefix}/bring-in`) }]
       : []),
     ...(directory.may('set up project', project.id)
       ? [{ label: projectWords.rename, do: () => name(project) }, ...moves(project)]

@@ -1,7 +1,7 @@
 import { readdirSync, readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { describe, expect, it } from 'vitest'
-import { words } from '../words'
+import { controlsWords } from '../parts/words'
 import { localeOf } from './locale'
 
 const app = join(import.meta.dirname, '..')
@@ -27,7 +27,7 @@ describe('what Vuetify says', () => {
     expect(asked.length).toBeGreaterThan(10)
     // A key that ends with a dot is put together from parts.
     const isKnown = (key: string) =>
-      Object.keys(words.controls).some((known) => (key.endsWith('.') ? known.startsWith(key) : known === key))
+      Object.keys(controlsWords).some((known) => (key.endsWith('.') ? known.startsWith(key) : known === key))
     expect([...new Set(asked)].filter((key) => !isKnown(key))).toEqual([])
   })
 

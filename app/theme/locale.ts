@@ -1,9 +1,9 @@
 import { shallowRef, toRef } from 'vue'
 import type { LocaleInstance } from 'vuetify'
-import { words } from '../words'
+import { controlsWords } from '../parts/words'
 
 /** Vuetify's own words are ours: it asks for them by keys such as `$vuetify.datePicker.title`. */
-const catalogue: Readonly<Record<string, string>> = words.controls
+const catalogue: Readonly<Record<string, string>> = controlsWords
 
 /** Its own adapter for this compiles all messages while a page opens. */
 export function localeOf(language: string): LocaleInstance {

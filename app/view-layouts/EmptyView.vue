@@ -7,7 +7,10 @@ import type { Leaves } from '#core/language/why'
 import { useDirectory } from '../data/directory'
 import { useAsk } from '../data/use-ask'
 import { useViews } from '../data/views'
-import { words } from '../words'
+import { whyWords } from '../item/why-words'
+import { phraseWords } from '../sentence/phrase-words'
+import { frameWords } from '../shell/words'
+import { viewWords } from './words'
 import { useWording } from '../data/wording'
 
 /** A view with nothing in it: what belongs here or, where phrases leave everything out, how many items each leaves. */
@@ -42,38 +45,40 @@ const takeOut = (at: number) =>
 <template>
   <div class="empty">
     <template v-if="definition.where.length">
-      <h2>{{ words.view.noneMatch }}</h2>
-      <p class="soft">{{ words.view.noneMatchHint }}</p>
+      <h2>{{ viewWords.noneMatch }}</h2>
+      <p class="soft">{{ viewWords.noneMatchHint }}</p>
       <template v-if="leaves?.all">
-        <p>{{ words.why.of(leaves.all) }}</p>
+        <p>{{ whyWords.of(leaves.all) }}</p>
         <ol>
           <li v-for="(one, i) in definition.where" :key="i">
             <span class="phrase">{{ wording ? conditionWords(one, wording) : '' }}</span>
-            <b :class="{ rust: !leaves.phrases[i]?.alone }">{{
-              words.why.alone(leaves.phrases[i]?.alone ?? 0)
-            }}</b><span v-if="i" class="soft">{{ words.why.after(leaves.phrases[i]?.after ?? 0) }}</span>
-            <VBtn variant="plain" @click="takeOut(i)">{{ words.phrase.takeOut }}</VBtn>
+            <b :class="{ rust: !leaves.phrases[i]?.alone }">{{ whyWords.alone(leaves.phrases[i]?.alone ?? 0) }}</b><span
+              v-if="i"
+              class="soft"
+              >{{ whyWords.after(leaves.phrases[i]?.after ?? 0) }}</span
+            >
+            <VBtn variant="plain" @click="takeOut(i)">{{ phraseWords.takeOut }}</VBtn>
           </li>
         </ol>
       </template>
     </template>
     <template v-else>
-      <h2>{{ words.view.empty }}</h2>
-      <p class="soft">{{ mayAdd ? words.view.firstSteps : words.view.emptyForReader }}</p>
+      <h2>{{ viewWords.empty }}</h2>
+      <p class="soft">{{ mayAdd ? viewWords.firstSteps : viewWords.emptyForReader }}</p>
       <ul v-if="mayAdd">
         <li>
-          <VBtn variant="flat" @click="emit('add')">{{ words.view.add }}</VBtn>
-          <span class="soft">{{ words.view.addStep }}</span>
+          <VBtn variant="flat" @click="emit('add')">{{ viewWords.add }}</VBtn>
+          <span class="soft">{{ viewWords.addStep }}</span>
         </li>
         <li>
-          <VBtn variant="outlined" :to="`/app/${project?.prefix}/bring-in`">{{ words.frame.bringIn }}</VBtn>
-          <span class="soft">{{ words.view.bringInStep }}</span>
+          <VBtn variant="outlined" :to="`/app/${project?.prefix}/bring-in`">{{ frameWords.bringIn }}</VBtn>
+          <span class="soft">{{ viewWords.bringInStep }}</span>
         </li>
         <li v-if="limitsAt">
-          <VBtn variant="outlined" :to="limitsAt">{{ words.view.setLimits }}</VBtn>
-          <span class="soft">{{ words.view.limitsStep }}</span>
+          <VBtn variant="outlined" :to="limitsAt">{{ viewWords.setLimits }}</VBtn>
+          <span class="soft">{{ viewWords.limitsStep }}</span>
         </li>
-        <li v-else-if="maySet" class="soft">{{ words.view.limitsHere }}</li>
+        <li v-else-if="maySet" class="soft">{{ viewWords.limitsHere }}</li>
       </ul>
     </template>
   </div>

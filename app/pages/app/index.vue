@@ -15,10 +15,10 @@ import { pageSeed } from '../../data/page-seed'
 import { useQuery } from '../../data/use-query'
 import { useChanges } from '../../data/changes'
 import { useDirectory } from '../../data/directory'
-import { words } from '../../words'
+import { queueWords } from '../../queue/words'
+import { frameWords } from '../../shell/words'
 
 /** What is my turn, over all projects, in the order to take it. */
-const w = words.queue
 const directory = useDirectory()
 const changes = useChanges()
 const route = useRoute()
@@ -31,10 +31,16 @@ const parts = computed(() => {
   const queue = watched.answer.value
   if (!queue) return []
   return [
-    { name: 'now', title: w.now, hint: w.nowHint, rows: queue.now, empty: queue.next.length ? w.emptyNow : '' },
-    { name: 'next', title: w.next, hint: w.nextHint, rows: queue.next, empty: w.emptyNext },
-    { name: 'waits', title: w.waits, hint: String(queue.waits.length || ''), rows: queue.waits, empty: '' },
-    { name: 'nobodys', title: w.nobodys, hint: w.nobodysHint, rows: queue.nobodys ?? [], empty: '' },
+    {
+      name: 'now',
+      title: queueWords.now,
+      hint: queueWords.nowHint,
+      rows: queue.now,
+      empty: queue.next.length ? queueWords.emptyNow : '',
+    },
+    { name: 'next', title: queueWords.next, hint: queueWords.nextHint, rows: queue.next, empty: queueWords.emptyNext },
+    { name: 'waits', title: queueWords.waits, hint: String(queue.waits.length || ''), rows: queue.waits, empty: '' },
+    { name: 'nobodys', title: queueWords.nobodys, hint: queueWords.nobodysHint, rows: queue.nobodys ?? [], empty: '' },
   ].filter((part) => part.rows.length || part.empty || part.name === 'next')
 })
 const shown = (part: { name: string; rows: readonly RowWithPath[] }) =>
@@ -76,8 +82,8 @@ const rowActs = computed(() => {
   const next = nextStatus(row)
   const mayMove = next && directory.may('change items', row.item.project)
   return [
-    { label: words.frame.open, keys: 'Enter', do: () => open(row) },
-    ...(mayMove ? [{ label: w.moveOn(next.name), keys: '→', do: () => moveOn(row) }] : []),
+    { label: frameWords.open, keys: 'Enter', do: () => open(row) },
+    ...(mayMove ? [{ label: queueWords.moveOn(next.name), keys: '→', do: () => moveOn(row) }] : []),
   ]
 })
 function moveOn(row: RowWithPath): void {
@@ -109,20 +115,20 @@ function onKey(event: KeyboardEvent): void {
     <template #sentence>
       <div class="row">
         <h1>
-          {{ w.good(hour) }}, {{ directory.me?.name.split(' ')[0] }}.
-          <span class="soft">{{ w.summary(late, inTurn.length) }}</span>
+          {{ queueWords.good(hour) }}, {{ directory.me?.name.split(' ')[0] }}.
+          <span class="soft">{{ queueWords.summary(late, inTurn.length) }}</span>
         </h1>
         <div class="count">
-          <b>{{ inTurn.length }}</b> <span class="soft">{{ w.inTurn(projectCount) }}</span>
+          <b>{{ inTurn.length }}</b> <span class="soft">{{ queueWords.inTurn(projectCount) }}</span>
         </div>
       </div>
     </template>
     <div class="list" @keydown="onKey">
       <ItemMenu v-if="menu" :place="menu" :acts="rowActs" @close="menu = undefined" />
       <div v-if="!directory.projects.length" class="empty">
-        <h2>{{ words.project.none }}</h2>
+        <h2>{{ queueWords.noProjects }}</h2>
         <p class="soft">
-          {{ directory.may('start projects') ? words.project.noneHint : words.project.noneForYou }}
+          {{ directory.may('start projects') ? queueWords.noProjectsHint : queueWords.noProjectsForYou }}
         </p>
       </div>
       <section v-for="part in directory.projects.length ? parts : []" :key="part.name" :aria-label="part.title">
@@ -132,11 +138,11 @@ function onKey(event: KeyboardEvent): void {
         <div v-if="part.rows.length" class="heads" aria-hidden="true">
           <span />
           <span />
-          <span>{{ part.name === 'waits' || part.name === 'nobodys' ? w.whose : w.need }}</span><span>{{
-            w.status
-          }}</span
-          ><span>{{ w.due }}</span
-          ><span class="number">{{ w.effort }}</span>
+          <span>{{
+            part.name === 'waits' || part.name === 'nobodys' ? queueWords.whose : queueWords.need
+          }}</span><span>{{ queueWords.status }}</span
+          ><span>{{ queueWords.due }}</span
+          ><span class="number">{{ queueWords.effort }}</span>
         </div>
         <p v-if="!part.rows.length" class="soft none">{{ part.empty }}</p>
         <div v-if="part.name === 'next' && !walked.length" class="elsewhere">
@@ -145,7 +151,7 @@ function onKey(event: KeyboardEvent): void {
             :key="project.id"
             variant="outlined"
             :to="firstOf(project)"
-            >{{ w.lookAt(project.name) }}</VBtn
+            >{{ queueWords.lookAt(project.name) }}</VBtn
           >
         </div>
         <QueueRow
@@ -165,7 +171,7 @@ function onKey(event: KeyboardEvent): void {
           v-if="part.rows.length > shown(part).length"
           variant="plain"
           @click="shownOf[part.name] = (shownOf[part.name] ?? most) + 200"
-          >{{ w.more(part.rows.length - shown(part).length) }}</VBtn
+          >{{ queueWords.more(part.rows.length - shown(part).length) }}</VBtn
         >
       </section>
     </div>
@@ -177,11 +183,11 @@ function onKey(event: KeyboardEvent): void {
     /></template>
     <template #tally>
       <span
-        ><b>{{ inTurn.length }}</b> {{ w.inTurn(1) }}</span
+        ><b>{{ inTurn.length }}</b> {{ queueWords.inTurn(1) }}</span
       >
       <span class="soft hints"
-        ><kbd>↑</kbd> <kbd>↓</kbd> {{ w.walk }} &nbsp; <kbd>Enter</kbd> {{ w.open }} &nbsp; <kbd>→</kbd>
-        {{ w.keyMoveOn }}</span
+        ><kbd>↑</kbd> <kbd>↓</kbd> {{ queueWords.walk }} &nbsp; <kbd>Enter</kbd> {{ queueWords.open }} &nbsp;
+        <kbd>→</kbd> {{ queueWords.keyMoveOn }}</span
       >
     </template>
   </AppFrame>

@@ -9,7 +9,8 @@ import { ValueText } from '../../parts/field-parts'
 import { RowMenu } from '../../parts/row-menu'
 import { DueText, KindMark, LeafMark, PersonPebbles } from '../../parts/marks'
 import { useDirectory } from '../../data/directory'
-import { words } from '../../words'
+import { itemWords } from '../../item/words'
+import { cardWords } from '../words'
 import { boardKey } from './context'
 
 /** A card: key, kind, title, due, the fields that the view shows, people. */
@@ -70,8 +71,8 @@ onBeforeUnmount(() => release?.())
     </div>
     <p>{{ row.item.title }}</p>
     <div v-if="due || facts.length || people.length || row.children" class="foot">
-      <DueText :due="due" :late="row.late" /><span v-if="row.children" :title="words.item.inside">{{
-        words.card.inside(row.children)
+      <DueText :due="due" :late="row.late" /><span v-if="row.children" :title="itemWords.inside">{{
+        cardWords.inside(row.children)
       }}</span>
       <ValueText v-for="field in facts" :key="field.id" :field="field" :item="row.item" :late="row.late" />
       <span class="right"><PersonPebbles :people="people" /></span>

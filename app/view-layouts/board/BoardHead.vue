@@ -5,7 +5,7 @@ import { useDirectory } from '../../data/directory'
 import { LeafMark } from '../../parts/marks'
 import { LimitEditor } from './limit-editor'
 import PlacesMark from '../../parts/PlacesMark.vue'
-import { words } from '../../words'
+import { columnWords } from '../words'
 import type { ShownColumn } from './use-columns'
 
 /** A column's head: its name, its places and how much room there is, where its limit is set. */
@@ -24,7 +24,7 @@ function set(to: number | null): void {
 
 <template>
   <div v-if="shown.isFolded" class="col folded">
-    <button type="button" :aria-label="words.column.unfold(column.name)" :title="column.name" @click="emit('fold')">
+    <button type="button" :aria-label="columnWords.unfold(column.name)" :title="column.name" @click="emit('fold')">
       <LeafMark v-if="shown.sign" :share="directory.share(shown.sign)" :colour="shown.sign.colour" /><b>{{
         shown.held
       }}</b>
@@ -32,7 +32,7 @@ function set(to: number | null): void {
   </div>
   <div v-else class="col" :class="{ over: shown.isOver }">
     <h2>
-      <button type="button" class="name" :aria-label="words.column.fold(column.name)" @click="emit('fold')">
+      <button type="button" class="name" :aria-label="columnWords.fold(column.name)" @click="emit('fold')">
         <LeafMark
           v-if="shown.sign"
           :share="directory.share(shown.sign)"
@@ -47,14 +47,14 @@ function set(to: number | null): void {
       :disabled="!maySet"
       :aria-haspopup="maySet ? 'dialog' : undefined"
       :aria-expanded="maySet ? isOpen : undefined"
-      :title="maySet ? words.column.setLimit(column.name) : undefined"
+      :title="maySet ? columnWords.setLimit(column.name) : undefined"
       @click="isOpen = !isOpen"
     >
       <PlacesMark v-if="shown.limit !== null" :held="shown.held" :limit="shown.limit" /><span v-else class="soft">{{
-        words.column.items(shown.held)
+        columnWords.items(shown.held)
       }}</span>
-      <span v-if="inView < shown.held" class="soft">{{ words.column.shown(inView, shown.held) }}</span>
-      <span v-if="maySet" class="unseen">{{ words.column.setLimit(column.name) }}</span>
+      <span v-if="inView < shown.held" class="soft">{{ columnWords.shown(inView, shown.held) }}</span>
+      <span v-if="maySet" class="unseen">{{ columnWords.setLimit(column.name) }}</span>
     </button>
     <LimitEditor v-if="isOpen" :limit="shown.limit" :at="room" @set="set" @leave="isOpen = false" />
     <div v-if="drop" class="drop" :class="{ no: drop.isOver }">{{ drop.words }}</div>

@@ -11,7 +11,8 @@ import { useViews } from '../../data/views'
 import type { Act } from '../../parts/ActMenu.vue'
 import { ActMenu, ItemMenu, VTab, VTabs } from '../../parts/controls'
 import { asksForMenu, type MenuPlace } from '../../parts/menu-place'
-import { words } from '../../words'
+import { frameWords, tallyWords } from '../../shell/words'
+import { cardWords } from '../words'
 import type { LayoutEmits, LayoutProps } from '../contract'
 import { useAddItem } from '../use-add-item'
 import BoardCard from './BoardCard.vue'
@@ -58,7 +59,7 @@ watch(
     if (!answer.value) return
     const warnings = now.flatMap(({ column, held, limit }) => {
       const room = roomOf(held, limit)
-      return room.is === 'over' ? [words.tally.over(column.name, room.by)] : []
+      return room.is === 'over' ? [tallyWords.over(column.name, room.by)] : []
     })
     emit('tally', { sums: answer.value.sums, warnings })
   },
@@ -80,8 +81,8 @@ const addingIn = ref<string>()
 const movingFor = ref<{ row: Row; at: HTMLElement }>()
 const menu = shallowRef<MenuPlace>()
 const actsFor = ({ row, at }: MenuPlace) => [
-  { label: words.frame.open, keys: 'Enter', do: () => emit('open', row.address) },
-  ...(mayMove.value ? [{ label: words.card.moveTo, keys: 'M', do: () => (movingFor.value = { row, at }) }] : []),
+  { label: frameWords.open, keys: 'Enter', do: () => emit('open', row.address) },
+  ...(mayMove.value ? [{ label: cardWords.moveTo, keys: 'M', do: () => (movingFor.value = { row, at }) }] : []),
 ]
 
 /** Walks from card to card where none is lifted. */
@@ -192,12 +193,12 @@ provide(boardKey, {
       <BoardCard :row="lift.row" still />
     </div>
     <div class="unseen" role="status" aria-live="assertive">{{ said }}</div>
-    <p id="card-how" class="unseen">{{ words.card.how }}</p>
+    <p id="card-how" class="unseen">{{ cardWords.how }}</p>
     <ItemMenu v-if="menu" :place="menu" :acts="actsFor(menu)" @close="menu = undefined" />
     <ActMenu
       v-if="movingFor"
       :acts="moves(movingFor.row)"
-      :label="words.card.moveTo"
+      :label="cardWords.moveTo"
       headed
       :at="movingFor.at"
       @close="movingFor = undefined"

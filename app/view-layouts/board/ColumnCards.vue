@@ -3,7 +3,7 @@ import { computed, inject, ref } from 'vue'
 import { useVirtualizer } from '@tanstack/vue-virtual'
 import { must } from '#core/base/result'
 import type { Row } from '#core/layouts/rows'
-import { words } from '../../words'
+import { columnWords, viewWords } from '../words'
 import { AddItem } from '../../parts/controls'
 import { useStretch } from '../../parts/use-stretch'
 import BoardCard from './BoardCard.vue'
@@ -91,8 +91,8 @@ const slot = computed(() => {
       <AddItem
         v-if="isAdding"
         is-brief
-        :label="words.column.add(column.name)"
-        :placeholder="words.view.addHint"
+        :label="columnWords.add(column.name)"
+        :placeholder="viewWords.addHint"
         :add="add"
         @leave="emit('adding', false)"
       />
@@ -100,7 +100,7 @@ const slot = computed(() => {
         v-else
         type="button"
         class="soft"
-        :aria-label="words.column.add(column.name)"
+        :aria-label="columnWords.add(column.name)"
         @click="emit('adding', true)"
       >
         +

@@ -3,7 +3,7 @@ import { ref } from 'vue'
 import { VBtn } from 'vuetify/components/VBtn'
 import { VNumberInput } from 'vuetify/components/VNumberInput'
 import PopMenu from '../../parts/PopMenu.vue'
-import { words } from '../../words'
+import { columnWords } from '../words'
 
 /** How many items a column should hold at most; none: it has no limit. */
 const props = defineProps<{ limit: number | null; at: HTMLElement | undefined }>()
@@ -14,11 +14,11 @@ const typed = ref(props.limit)
 <template>
   <PopMenu :at="at" @close="emit('leave')">
     <form class="limit" @submit.prevent="emit('set', typed)">
-      <VNumberInput v-model="typed" :label="words.column.limit" :min="0" :max="9999" autofocus />
-      <p class="soft">{{ words.column.limitHint }}</p>
+      <VNumberInput v-model="typed" :label="columnWords.limit" :min="0" :max="9999" autofocus />
+      <p class="soft">{{ columnWords.limitHint }}</p>
       <div class="ends">
-        <VBtn type="submit" variant="flat">{{ words.column.set }}</VBtn>
-        <VBtn variant="plain" @click="emit('set', null)">{{ words.column.noLimit }}</VBtn>
+        <VBtn type="submit" variant="flat">{{ columnWords.set }}</VBtn>
+        <VBtn variant="plain" @click="emit('set', null)">{{ columnWords.noLimit }}</VBtn>
       </div>
     </form>
   </PopMenu>

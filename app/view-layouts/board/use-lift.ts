@@ -2,7 +2,7 @@ import { ref } from 'vue'
 import { dropOn as dropOnColumn, type Drop } from '#core/board/columns'
 import type { Row } from '#core/layouts/rows'
 import type { ItemId } from '#core/model/records'
-import { words } from '../../words'
+import { cardWords } from '../words'
 import { useChanges } from '../../data/changes'
 import type { Lift } from './context'
 import { followPointer } from './pointer'
@@ -37,10 +37,10 @@ export function useLift({ columns, mayMove, isSortedByRank, hold }: Board) {
   function put(row: Row, column: ShownColumn, index: number | undefined): void {
     const isHere = columns.columnOf(row)?.column.id === column.column.id
     const statusTo = isHere ? undefined : columns.statusIn(column, row.item.kind)
-    said.value = words.card.putDown(row.item.title, column.column.name)
+    said.value = cardWords.putDown(row.item.title, column.column.name)
     if (!isHere && !statusTo) {
-      said.value = words.card.cancelled(row.item.title)
-      return changes.say(words.card.notOfKind(column.column.name))
+      said.value = cardWords.cancelled(row.item.title)
+      return changes.say(cardWords.notOfKind(column.column.name))
     }
     const i = index === undefined ? undefined : Math.max(0, index - fromOf(column))
     const place = i === undefined || !isSortedByRank() ? undefined : placeAt(others(column, row.item.id), i)
@@ -58,7 +58,7 @@ export function useLift({ columns, mayMove, isSortedByRank, hold }: Board) {
     const index = fromOf(column) + rowsOf(column).findIndex((one) => one.item.id === row.item.id)
     lift.value = { row, by, column: column.column.id, index, x: 0, y: 0, width: 0 }
     hold([row.item.id])
-    said.value = words.card.pickedUp(row.item.title, column.column.name, index + 1, column.answer?.shown ?? 1)
+    said.value = cardWords.pickedUp(row.item.title, column.column.name, index + 1, column.answer?.shown ?? 1)
   }
   function end(isDropped: boolean): void {
     const now = lift.value
@@ -68,7 +68,7 @@ export function useLift({ columns, mayMove, isSortedByRank, hold }: Board) {
     const { title, id } = now.row.item
     const column = isDropped ? columns.byId(now.column) : undefined
     if (column) put(now.row, column, now.index)
-    else said.value = words.card.cancelled(title)
+    else said.value = cardWords.cancelled(title)
     if (now.by === 'keyboard') keepFocusOn(id)
   }
   function moveTo(row: Row, column: ShownColumn): void {
@@ -95,7 +95,7 @@ export function useLift({ columns, mayMove, isSortedByRank, hold }: Board) {
     event.preventDefault()
     const over = lift.value && columns.byId(lift.value.column)
     if (lift.value && over)
-      said.value = words.card.over(over.column.name, lift.value.index + 1, dropOn(lift.value.row, over).words)
+      said.value = cardWords.over(over.column.name, lift.value.index + 1, dropOn(lift.value.row, over).words)
   }
 
   const pointer = followPointer({

@@ -3,9 +3,10 @@ import { computed } from 'vue'
 import type { GroupKey, Total } from '#core/model/records'
 import type { GroupHead } from '#core/layouts/rows'
 import type { Wording } from '#core/language/wording'
-import { groupWords, totalText } from '../../parts/group-words'
+import { nameOfGroup, totalText } from '../../parts/group-names'
 import { PersonPebbles, StatusText } from '../../parts/marks'
-import { words } from '../../words'
+import { groupWords } from '../../parts/words'
+import { tallyWords } from '../../shell/words'
 
 /** The head of a group in a table: what the group is, how many items, what they add up to; it folds. */
 const props = defineProps<{
@@ -22,7 +23,7 @@ defineEmits<{ fold: [] }>()
 const level = computed(() => props.head.path.length - 1)
 const key = computed(() => props.group[level.value])
 const value = computed(() => props.head.path[level.value] ?? null)
-const name = computed(() => (key.value ? groupWords(key.value, value.value, props.wording) : ''))
+const name = computed(() => (key.value ? nameOfGroup(key.value, value.value, props.wording) : ''))
 const isPerson = computed(() => typeof value.value === 'string' && !!props.wording.reader.maybe('person', value.value))
 const totals = computed(() =>
   props.totals
@@ -50,7 +51,7 @@ const totals = computed(() =>
       data-column="0"
       :tabindex="isAt ? 0 : -1"
       :aria-expanded="!head.folded"
-      :aria-label="`${(head.folded ? words.group.unfold : words.group.fold)(name)}, ${words.tally.items(head.count)}`"
+      :aria-label="`${(head.folded ? groupWords.unfold : groupWords.fold)(name)}, ${tallyWords.items(head.count)}`"
       @click="$emit('fold')"
     >
       <span class="fold" aria-hidden="true">{{ head.folded ? '▸' : '▾' }}</span>

@@ -2,7 +2,7 @@
 import { isSameFact } from '#core/facts/registry'
 import { leastWidth, mostWidth } from '#core/model/names'
 import type { SortKey } from '#core/model/records'
-import { words } from '../../words'
+import { tableWords } from '../words'
 import type { TableColumn } from './columns'
 
 /**
@@ -63,7 +63,7 @@ function key(event: KeyboardEvent, column: TableColumn): void {
         :is="column.sort ? 'button' : 'span'"
         class="name"
         :type="column.sort ? 'button' : undefined"
-        :title="column.sort ? words.table.sortBy(column.name) : undefined"
+        :title="column.sort ? tableWords.sortBy(column.name) : undefined"
         @click="sortBy(column)"
         @keydown="key($event, column)"
         ><span class="words one-line">{{ column.name }}</span
@@ -74,7 +74,7 @@ function key(event: KeyboardEvent, column: TableColumn): void {
       <span
         class="grip"
         aria-hidden="true"
-        :title="words.table.width"
+        :title="tableWords.width"
         @pointerdown.prevent="drag($event, column)"
         @dblclick="emit('kept', column.id, null)"
       />

@@ -8,7 +8,8 @@ import { useQuery } from '../../data/use-query'
 import { useDirectory } from '../../data/directory'
 import { stands } from '../../data/stands'
 import { useViews } from '../../data/views'
-import { words } from '../../words'
+import { frameWords } from '../../shell/words'
+import { tableWords, viewWords } from '../words'
 import type { LayoutEmits, LayoutProps } from '../contract'
 import { observeOffset, observeSizeFor, scrollWhereNeeded } from '../observe'
 import { useAddItem } from '../use-add-item'
@@ -151,7 +152,7 @@ const stretchIds = computed(() => {
 const menu = shallowRef<MenuPlace>()
 const rowActs = computed(() => {
   const row = menu.value?.row
-  return row ? [{ label: words.frame.open, do: () => emit('open', row.address) }] : []
+  return row ? [{ label: frameWords.open, do: () => emit('open', row.address) }] : []
 })
 function openMenu(index: number, at: HTMLElement, point?: [number, number]): void {
   const row = rowAt(index)
@@ -216,7 +217,7 @@ function keepSent(index: number, title: string | undefined): void {
       class="scroller"
       role="grid"
       tabindex="-1"
-      :aria-label="words.table.label(view.name)"
+      :aria-label="tableWords.label(view.name)"
       :aria-rowcount="total + 1"
       :aria-colcount="columns.length"
       :class="{ aside }"
@@ -284,8 +285,8 @@ function keepSent(index: number, title: string | undefined): void {
         type="button"
         class="more"
         tabindex="-1"
-        :aria-label="more === 'right' ? words.table.moreRight : words.table.backLeft"
-        :title="more === 'right' ? words.table.moreRight : words.table.backLeft"
+        :aria-label="more === 'right' ? tableWords.moreRight : tableWords.backLeft"
+        :title="more === 'right' ? tableWords.moreRight : tableWords.backLeft"
         @mousedown.prevent
         @click="seeMore"
       >
@@ -298,8 +299,8 @@ function keepSent(index: number, title: string | undefined): void {
       v-if="mayEdit && stands"
       ref="addLine"
       class="add"
-      :label="words.view.add"
-      :placeholder="words.view.addHint"
+      :label="viewWords.add"
+      :placeholder="viewWords.addHint"
       :add="addItem"
       @leave="cells.focus(at.row, at.column)"
     >

@@ -4,7 +4,7 @@ import type { Row } from '#core/layouts/rows'
 import { valueMark } from '../../parts/field-parts'
 import { kindMark, statusMark, type Mark } from '../../parts/marks'
 import { useDirectory } from '../../data/directory'
-import { words } from '../../words'
+import { queueWords } from '../../queue/words'
 import { later } from '../../parts/later'
 import type { TableColumn } from './columns'
 
@@ -52,7 +52,7 @@ export default defineComponent({
     function markOf(row: Row, column: TableColumn): Mark | undefined {
       switch (column.is) {
         case 'key':
-          return { content: row.key, width: row.key.length, title: words.queue.open }
+          return { content: row.key, width: row.key.length, title: queueWords.open }
         case 'title':
           return titleMark(props.sent ?? row.item.title, row.children)
         case 'kind': {

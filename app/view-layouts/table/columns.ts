@@ -3,7 +3,7 @@ import type { AutomaticFactName } from '#core/model/names'
 import type { FactRef, Field } from '#core/model/records'
 import { fieldRef } from '#core/facts/registry'
 import { fieldParts } from '../../parts/field-parts'
-import { words } from '../../words'
+import { tableWords } from '../words'
 
 export interface TableColumn {
   readonly id: string
@@ -25,10 +25,10 @@ export function columnsOf(fields: readonly Field[], widths: Readonly<Record<stri
     id: is, is, name, sort: { fact: is }, isNumber: false, ...width(is, least, share),
   }) // prettier-ignore
   return [
-    own('key', words.table.key, 92),
-    own('title', words.table.title, 240, 2),
-    own('kind', words.table.kind, 108),
-    own('status', words.table.status, 128),
+    own('key', tableWords.key, 92),
+    own('title', tableWords.title, 240, 2),
+    own('kind', tableWords.kind, 108),
+    own('status', tableWords.status, 128),
     ...fields.map((field): TableColumn => {
       const [least, share] = fieldParts[field.type].width
       const sort = fieldTypes[field.type].isApart ? undefined : fieldRef(field.id)

@@ -7,12 +7,13 @@ import AppFrame from '../../../shell/AppFrame.vue'
 import ItemPanel from '../../../item/ItemPanel.vue'
 import ViewSentence from '../../../sentence/ViewSentence.vue'
 import { useWording } from '../../../data/wording'
-import { totalText } from '../../../parts/group-words'
+import { totalText } from '../../../parts/group-names'
 import { pageSeed } from '../../../data/page-seed'
 import { useDirectory } from '../../../data/directory'
 import { useViews } from '../../../data/views'
 import { grouped } from '../../../counted'
-import { words } from '../../../words'
+import { tallyWords } from '../../../shell/words'
+import { viewWords } from '../../../view-layouts/words'
 import type { Tally } from '../../../view-layouts/contract'
 import { layoutParts } from '../../../view-layouts/registry'
 
@@ -77,7 +78,7 @@ const walk = (key: string) => {
   <AppFrame @keydown.esc="escape">
     <template #sentence>
       <ViewSentence v-if="shown" :view="shown.view" :definition="shown.definition" :count="said?.sums.items" />
-      <h1 v-else class="gone">{{ project ? words.view.noView : words.view.noSuchProject }}</h1>
+      <h1 v-else class="gone">{{ project ? viewWords.noView : viewWords.noSuchProject }}</h1>
     </template>
     <template v-if="shown">
       <component
@@ -94,11 +95,11 @@ const walk = (key: string) => {
     /></template>
     <template #tally>
       <span v-if="said"
-        ><b>{{ grouped(said.sums.items) }}</b> {{ words.tally.itemsWord(said.sums.items)
+        ><b>{{ grouped(said.sums.items) }}</b> {{ tallyWords.itemsWord(said.sums.items)
         }}<template v-if="effort">
           · <b>{{ effort }}</b></template
         ><template v-if="said.sums.late">
-          · <span class="rust">{{ words.tally.late(said.sums.late) }}</span></template
+          · <span class="rust">{{ tallyWords.late(said.sums.late) }}</span></template
         ></span
       >
       <span v-for="one in totalTexts" :key="one" class="soft">{{ one }}</span>

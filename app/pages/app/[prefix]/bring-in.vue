@@ -11,10 +11,10 @@ import AppFrame from '../../../shell/AppFrame.vue'
 import { grouped } from '../../../counted'
 import { useChanges } from '../../../data/changes'
 import { useDirectory } from '../../../data/directory'
-import { words } from '../../../words'
+import { bringInWords } from '../../../bring-in/words'
+import { viewWords } from '../../../view-layouts/words'
 
 /** Brings a file in: what each column would become, what each row will be, what is left out and why; then confirmed. */
-const w = words.bringIn
 const route = useRoute()
 const directory = useDirectory()
 const project = computed(() => directory.byPrefix(String(route.params.prefix)))
@@ -55,23 +55,25 @@ onBeforeUnmount(() => removeEventListener('keydown', onKey))
     <template #sentence>
       <div class="row">
         <h1>
-          {{ w.title }} <span v-if="fileName" class="soft">{{ fileName }}</span>
+          {{ bringInWords.title }} <span v-if="fileName" class="soft">{{ fileName }}</span>
           <small class="soft"
-            >{{ w.into }} {{ project?.name
-            }}<template v-if="file"> · UTF-8, {{ w.split(w.delimiters[file.delimiter] ?? '') }}</template></small
+            >{{ bringInWords.into }} {{ project?.name
+            }}<template v-if="file">
+              · UTF-8, {{ bringInWords.split(bringInWords.delimiters[file.delimiter] ?? '') }}</template
+            ></small
           >
         </h1>
         <div v-if="file" class="count">
-          <b>{{ grouped(file.records) }}</b> <span class="soft">{{ w.rowsOnly(file.header.length) }}</span>
+          <b>{{ grouped(file.records) }}</b> <span class="soft">{{ bringInWords.rows(file.header.length) }}</span>
         </div>
       </div>
     </template>
-    <p v-if="!project" class="soft pad">{{ words.view.noSuchProject }}</p>
+    <p v-if="!project" class="soft pad">{{ viewWords.noSuchProject }}</p>
     <div v-else-if="broughtIn" class="pad done" role="status">
-      <h2>{{ isUndone ? w.undone : w.done(broughtIn.count) }}</h2>
+      <h2>{{ isUndone ? bringInWords.undone : bringInWords.done(broughtIn.count) }}</h2>
       <div class="ends">
-        <VBtn v-if="!isUndone" variant="flat" size="large" @click="leave">{{ w.see }}</VBtn>
-        <VBtn variant="plain" @click="bringIn.forget">{{ w.another }}</VBtn>
+        <VBtn v-if="!isUndone" variant="flat" size="large" @click="leave">{{ bringInWords.see }}</VBtn>
+        <VBtn variant="plain" @click="bringIn.forget">{{ bringInWords.another }}</VBtn>
       </div>
     </div>
     <FileChooser
@@ -107,8 +109,8 @@ onBeforeUnmount(() => removeEventListener('keydown', onKey))
     </div>
     <template #tally>
       <span class="soft hints"
-        ><kbd>F</kbd> {{ w.nextFault }} &nbsp; <kbd>Ctrl Enter</kbd> {{ w.confirm }} &nbsp; <kbd>Esc</kbd>
-        {{ w.leave }}</span
+        ><kbd>F</kbd> {{ bringInWords.nextFault }} &nbsp; <kbd>Ctrl Enter</kbd> {{ bringInWords.confirm }} &nbsp;
+        <kbd>Esc</kbd> {{ bringInWords.leave }}</span
       >
     </template>
   </AppFrame>

@@ -8,14 +8,14 @@ import { numberWords } from '#core/language/conditions'
 import { maybeNamed } from '#core/language/names'
 import { totalWords } from '#core/language/phrases'
 import type { Wording } from '#core/language/wording'
-import { words } from '../words'
+import { datesWords, groupWords, valueWords } from './words'
 
 /** What a group is called. */
-export function groupWords({ by, grain = 'day' }: GroupKey, value: GroupValue, wording: Wording): string {
+export function nameOfGroup({ by, grain = 'day' }: GroupKey, value: GroupValue, wording: Wording): string {
   const { reader, project, day } = wording
   const fact = maybeFact(reader, project.id, by)
-  if (!fact) return words.phrase.removed
-  if (value === null) return fact.kind === 'flag' ? words.group.not(fact.name) : fact.isSingle ? words.group.atTop : words.group.none(fact.name) // prettier-ignore
+  if (!fact) return valueWords.removed
+  if (value === null) return fact.kind === 'flag' ? groupWords.not(fact.name) : fact.isSingle ? groupWords.atTop : groupWords.none(fact.name) // prettier-ignore
   switch (fact.kind) {
     case 'flag':
       return fact.name
@@ -27,23 +27,23 @@ export function groupWords({ by, grain = 'day' }: GroupKey, value: GroupValue, w
     case 'instant':
       return periodWords(grain, Number(value), day)
     default:
-      return maybeNamed(reader, project, by, String(value))?.name ?? words.phrase.removed
+      return maybeNamed(reader, project, by, String(value))?.name ?? valueWords.removed
   }
 }
 
 function periodWords(grain: NonNullable<GroupKey['grain']>, first: number, day: Wording['day']): string {
   const date = fromDayNumber(first)
   const year = date.slice(0, 4)
-  const month = (of: string) => words.dates.months[Number(of.slice(5, 7)) - 1] ?? ''
+  const month = (of: string) => datesWords.months[Number(of.slice(5, 7)) - 1] ?? ''
   switch (grain) {
     case 'day':
       return day(date)
     case 'week':
-      return words.group.week(day(date))
+      return groupWords.week(day(date))
     case 'month':
       return `${month(date)} ${year}`
     case 'quarter':
-      return words.group.quarter(month(date), month(fromDayNumber(startOf('month', first, 2))), year)
+      return groupWords.quarter(month(date), month(fromDayNumber(startOf('month', first, 2))), year)
     case 'year':
       return year
   }
@@ -57,7 +57,7 @@ export function totalText(total: Total, value: number | null | undefined, wordin
 /** Averages lie between whole numbers of the field's scale: they are shown to so many digits at least. */
 const fewestDigits = 2
 function valueText({ name, of }: Total, value: number | null, { reader, project, day }: Wording): string {
-  if (value === null) return words.group.noTotal
+  if (value === null) return groupWords.noTotal
   if (name === 'share') return `${Math.round(value * 1000) / 10}%`
   const fact = of === undefined ? undefined : maybeFact(reader, project.id, of)
   const isValue = name === 'least' || name === 'most' || name === 'median' || name === 'sum' || name === 'average'

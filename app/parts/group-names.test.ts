@@ -3,7 +3,7 @@ import { dayNumber } from '#core/base/dates'
 import { garden } from '#core/test-kit/garden'
 import { fieldRef } from '#core/facts/registry'
 import type { FieldId, GroupKey } from '#core/model/records'
-import { groupWords, totalText } from './group-words'
+import { nameOfGroup, totalText } from './group-names'
 
 const { wording, idOf, fieldId, items } = garden()
 const due = fieldId('due')
@@ -26,7 +26,7 @@ describe('what a group is called', () => {
     [{ by: fieldRef(fieldId('outside reference')) }, 'A 7', 'A 7'],
     [{ by: fieldRef('removed' as FieldId) }, 'x', 'removed'],
   ])('%j %j', (key, value, words) =>
-    expect(groupWords(key, value, wording).toLowerCase()).toContain(words.toLowerCase()),
+    expect(nameOfGroup(key, value, wording).toLowerCase()).toContain(words.toLowerCase()),
   )
 
   it.each([
@@ -36,7 +36,7 @@ describe('what a group is called', () => {
     ['quarter', '2026-10-01', 'Oct to Dec 2026'],
     ['year', '2026-01-01', '2026'],
   ] as const)('of a %s: %s', (grain, first, words) =>
-    expect(groupWords({ by: fieldRef(due), grain }, dayNumber(first), wording)).toContain(words),
+    expect(nameOfGroup({ by: fieldRef(due), grain }, dayNumber(first), wording)).toContain(words),
   )
 })
 

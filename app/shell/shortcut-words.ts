@@ -1,0 +1,56 @@
+/** Words of the list of keyboard shortcuts. */
+export const keysWords = {
+  everywhere: {
+    title: 'Everywhere',
+    keys: [
+      ['Ctrl K', 'search for an item'],
+      ['Ctrl Z', 'undo'],
+      ['Ctrl Shift Z', 'redo'],
+      ['Esc', 'close what is open'],
+      ['?', 'show this list'],
+    ],
+  },
+  places: {
+    queue: {
+      title: 'In your queue',
+      keys: [
+        ['↑ ↓', 'move from item to item'],
+        ['Enter', 'open the item'],
+        ['→', 'move it to its next status'],
+        ['Shift F10', 'show what you can do with it'],
+      ],
+    },
+    table: {
+      title: 'In this table',
+      keys: [
+        ['↑ ↓ ← →', 'move from cell to cell'],
+        ['Enter F2', 'edit the cell, or open the item from its key'],
+        ['Delete', 'clear the cell'],
+        ['Tab', 'while editing: save, and go to the next cell'],
+        ['Ctrl Enter', 'add an item'],
+        ['Home End', 'first or last cell of the row; with Ctrl, of the table'],
+        ['Shift ← →', 'on a column’s name: narrower or wider; Shift Home: its usual width'],
+        ['Shift F10', 'show what you can do with the item'],
+      ],
+    },
+    board: {
+      title: 'On this board',
+      keys: [
+        ['↑ ↓ ← →', 'move from card to card'],
+        ['Enter', 'open the item'],
+        ['Space', 'pick the card up; arrows carry it, Space puts it down'],
+        ['M', 'move it to another column'],
+        ['Shift F10', 'show what you can do with the item'],
+      ],
+    },
+    item: { title: 'On this page', keys: [['Esc', 'go back']] },
+    bringIn: {
+      title: 'While bringing in a file',
+      keys: [
+        ['F', 'go to the next row to fix'],
+        ['Ctrl Enter', 'bring the items in'],
+        ['Esc', 'leave without bringing anything in'],
+      ],
+    },
+  },
+} as const
