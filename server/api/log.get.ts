@@ -8,6 +8,10 @@ import { Turns } from '../services/turnstile'
 
 /** Each person's answers go out one piece after the other, however many they ask for: others have their turn in between. */
 const sending = new Turns<PersonId>(5, 60)
+/** A person's refusals come one after the other, each after a while: who asks again at once and without end holds up nobody. */
+const refusing = new Turns<PersonId>(Infinity, 60)
+const untilRefusedMs = 100
+const untilTurnedAwayMs = 1000
 
 /** The entries after a sequence number, as far as one may see them. */
 export default defineEventHandler((event) =>
@@ -15,10 +19,15 @@ export default defineEventHandler((event) =>
     const { me, room } = await signedIn(event, house)
     const after = Number(getQuery(event).after)
     if (!Number.isSafeInteger(after) || after < 0) return refuse('unreadable', { where: 'after' })
-    if (room.sequence - after > longestCatchUp) return refuse('log-too-far-back')
-    if (sending.isFull(me)) return refuse('too-often', { seconds: 2 })
-    const messages = await house.recent?.since(room.state, after, me)
-    return messages ? send(event, messages, me) : refuse('log-too-far-back')
+    if (sending.isFull(me) || refusing.isFull(me)) {
+      await sleep(untilTurnedAwayMs)
+      return refuse('too-often', { seconds: 2 })
+    }
+    const isFar = room.sequence - after > longestCatchUp
+    const messages = isFar ? undefined : await house.recent?.since(room.state, after, me)
+    if (messages) return send(event, messages, me)
+    await refusing.pass(me, () => sleep(untilRefusedMs))
+    return refuse('log-too-far-back')
   }),
 )
 
