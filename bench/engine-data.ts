@@ -46,7 +46,7 @@ export function emptyProject(): State {
     holidays: [],
     demo: false,
   })
-  for (const id of people) state.put('person', id, { id, name: id, email: null, role: 'contributor', colour: 'moss', hoursPerWeek: 40, active: true } as never) // prettier-ignore
+  for (const id of people) state.put('person', id, { id, name: id, email: null, role: 'contributor', colour: 'moss', hours: [480, 480, 480, 480, 480, 0, 0], active: true } as never) // prettier-ignore
   state.put('workflow', 'w', { id: 'w' as never, project, name: 'w', start: 'status 0' as never })
   state.put('kind', 'k', { ...at('k', 1), workflow: 'w' as never, name: 'task', icon: 'task' })
   statusNames.forEach((name, i) => {

@@ -2,6 +2,7 @@ import { addWorkingDays, dateIn, type PlainDate } from '#core/base/dates'
 import type { CommandId, ItemId, PersonId } from '#core/base/ids'
 import { rankAfter, rankOfPlace } from '#core/base/ranks'
 import { must } from '#core/base/result'
+import { evenWeek } from '#core/base/week'
 import { memberId } from '#core/access/access'
 import { commandOf, type BareCommand } from '#core/commands/registry'
 import type { FieldTypeName, OptionColour, Value } from '#core/fields/contract'
@@ -187,7 +188,7 @@ class Story {
         email: emailOf(name),
         role,
         colour,
-        hoursPerWeek: hours,
+        hours: evenWeek(hours * 60, [1, 2, 3, 4, 5]),
         craft,
         active: true,
       }

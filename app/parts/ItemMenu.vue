@@ -7,7 +7,7 @@ import { useDirectory } from '../data/directory'
 import { itemWords } from '../item/words'
 import { frameWords } from '../shell/words'
 import ActMenu, { type Act } from './ActMenu.vue'
-import { copyLink } from './copy-link'
+import { copyLink } from './copy'
 import type { MenuPlace } from './menu-place'
 
 /** What can be done with an item from its row or card: what its place offers comes first. */

@@ -27,7 +27,7 @@ onMounted(() => {
 })
 const isFolded = ref(keptFolded())
 watch(isFolded, keepFolded)
-const hasPanel = computed(() => typeof route.query.item === 'string')
+const hasPanel = computed(() => typeof (route.query.item ?? route.query.person) === 'string')
 watch(
   () => route.fullPath,
   () => (isIndexOpen.value = false),

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref, shallowRef } from 'vue'
-import { RouterLink, useRoute } from 'vue-router'
+import { RouterLink, useRoute, useRouter } from 'vue-router'
 import { mdiChevronLeft, mdiChevronRight, mdiClose, mdiDotsHorizontal } from '@mdi/js'
 import { VBtn } from 'vuetify/components/VBtn'
 import { VList, VListItem, VListSubheader } from 'vuetify/components/VList'
@@ -25,6 +25,7 @@ const emit = defineEmits<{ fold: []; close: [] }>()
 const directory = useDirectory()
 const session = useSession()
 const route = useRoute()
+const router = useRouter()
 const viewActs = useViewActs()
 const isStarting = ref(false)
 const mayStart = computed(() => directory.may('start projects'))
@@ -49,6 +50,8 @@ function openMenu(label: string, acts: readonly Act[], event: MouseEvent | Keybo
 const named = shallowRef<Project>()
 const projectActs = useProjectActs((project) => (named.value = project))
 const ownActs = (): Act[] => [
+  { label: frameWords.settings, do: () => void router.push('/app/settings') },
+  ...(directory.may('make owners') ? [{ label: frameWords.outbox, do: () => void router.push('/app/outbox') }] : []),
   { label: session.night ? frameWords.day : frameWords.night, do: () => session.setNight(!session.night) },
   { label: frameWords.shortcuts, keys: '?', do: () => (isShowingKeys.value = true) },
   { label: frameWords.signOut, do: () => void session.signOut() },
@@ -73,6 +76,12 @@ const ownActs = (): Act[] => [
       <VListItem to="/app" :active="!!here('/app')" :aria-current="here('/app')" :title="frameWords.myQueue">
         <template v-if="directory.inTurn" #append>{{ directory.inTurn }}</template>
       </VListItem>
+      <VListItem
+        to="/app/people"
+        :active="!!here('/app/people')"
+        :aria-current="here('/app/people')"
+        :title="frameWords.people"
+      />
       <section v-for="project in directory.projects" :key="project.id" :aria-label="project.name">
         <h3>
           <span class="one-line">{{ project.name }}</span> <span class="soft prefix">{{ project.prefix }}</span>

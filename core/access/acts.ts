@@ -1,6 +1,6 @@
 import type { Role } from '../model/names'
 
-const workspaceActs = ['start projects', 'name people', 'manage people', 'make owners'] as const
+const workspaceActs = ['name oneself', 'start projects', 'name people', 'manage people', 'make owners'] as const
 /** What is allowed or not in the workspace. */
 export type WorkspaceAct = (typeof workspaceActs)[number]
 /** What is allowed or not in a project. */
@@ -26,11 +26,15 @@ const leading: readonly ProjectAct[] = [...working, 'keep views for everyone', '
 
 /** Every role there is: a new one is a row here. */
 export const rolesTable: Readonly<Record<Role, RoleRow>> = {
-  reader: { inWorkspace: [], everywhere: [], asMember: reading },
-  contributor: { inWorkspace: ['name people'], everywhere: [], asMember: working },
-  lead: { inWorkspace: ['name people', 'manage people', 'start projects'], everywhere: leading, asMember: leading },
+  reader: { inWorkspace: ['name oneself'], everywhere: [], asMember: reading },
+  contributor: { inWorkspace: ['name oneself', 'name people'], everywhere: [], asMember: working },
+  lead: {
+    inWorkspace: ['name oneself', 'name people', 'manage people', 'start projects'],
+    everywhere: leading,
+    asMember: leading,
+  },
   owner: {
-    inWorkspace: ['name people', 'manage people', 'start projects', 'make owners'],
+    inWorkspace: ['name oneself', 'name people', 'manage people', 'start projects', 'make owners'],
     everywhere: leading,
     asMember: leading,
   },

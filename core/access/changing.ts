@@ -6,16 +6,16 @@ import { isSetChange, type Patch } from '../change/patch'
 import { lookupThrough } from '../change/scopes'
 import { entityOf, type Lookup } from '../model/entities'
 import type { Reader } from '../model/reader'
-import type { EntityName, Records, View } from '../model/records'
+import type { EntityName, Person, Records, View } from '../model/records'
 import { refusal } from './access'
 import { isWorkspaceAct, type Act } from './acts'
 
-/** The act by which a record is made, changed and unmade: one for all of its entity, or by what the record is. */
-type Rule<R> = Act | ((record: R, by: Actor, found: Lookup) => Act | undefined)
+/** The act by which a record is made, changed and unmade: one for all of its entity, or by what it is and what of it changes. */
+type Rule<R> = Act | ((record: R, by: Actor, found: Lookup, field: string | undefined) => Act | undefined)
 
 const changedBy: { readonly [E in EntityName]: Rule<Records[E]> } = {
   workspace: 'manage people',
-  person: ({ role }) => (role === 'owner' ? 'make owners' : role ? 'manage people' : 'name people'),
+  person: personChangedBy,
   project: 'set up project',
   member: ({ role }) => (role === 'owner' ? 'make owners' : 'manage people'),
   status: 'set up project',
@@ -33,6 +33,14 @@ const changedBy: { readonly [E in EntityName]: Rule<Records[E]> } = {
   limit: 'set up project',
   view: viewChangedBy,
   look: (look, by) => (look.person === personOf(by) ? 'keep own views' : undefined),
+}
+
+/** What of oneself anyone may change. */
+const ownFields: ReadonlySet<string> = new Set(['name', 'colour'])
+/** A person without an account is named by whoever works; who has one is managed, an owner by owners. */
+function personChangedBy({ id, role }: Person, by: Actor, _found: Lookup, field: string | undefined): Act {
+  if (id === personOf(by) && field && ownFields.has(field)) return 'name oneself'
+  return role === 'owner' ? 'make owners' : role ? 'manage people' : 'name people'
 }
 
 /** A new view is its maker's; another's own view is nobody else's to change, not even a lead's. */
@@ -54,10 +62,10 @@ export function* patchRefusal(reader: Reader, by: Actor, patch: Patch): Pieces<P
     asked.add(key)
     const record = found.maybe(entity, id)
     if (!record) return undefined
-    const refused = changeRefusal(found, by, entity, record as never)
+    const refused = changeRefusal(found, by, entity, record as never, field)
     if (refused || entity === 'item' || isSetChange(change)) return refused
     const next = field === '*' ? change.after : { ...record, [field]: change.after }
-    return next ? changeRefusal(found, by, entity, next as never) : undefined
+    return next ? changeRefusal(found, by, entity, next as never, field) : undefined
   })
 }
 
@@ -67,9 +75,11 @@ export function changeRefusal<E extends EntityName>(
   by: Actor,
   entity: E,
   record: Records[E],
+  /** What of it changes; all of it where nothing is said. */
+  field?: string,
 ): Problem | undefined {
   const rule = changedBy[entity] as Rule<Records[E]>
-  const act = typeof rule === 'function' ? rule(record, by, found) : rule
+  const act = typeof rule === 'function' ? rule(record, by, found, field) : rule
   if (!act) return problem('not-allowed', { needs: 'own' })
   if (isWorkspaceAct(act)) return refusal(found, by, act)
   const scope = entityOf(entity).scope(record, found)

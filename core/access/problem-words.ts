@@ -57,6 +57,10 @@ const sentences: Readonly<Record<ProblemCode, (said: Said, field: string, naming
   'wrong-sign-in': () => 'That e-mail and password don’t match.',
   'wrong-code': () => 'That isn’t the code shown in the terminal.',
   'owner-exists': () => 'The owner’s account has already been made. Sign in.',
+  'wrong-password': () => 'That isn’t your password. Nothing was changed.',
+  'no-address': ({ name }) => `${name} has no e-mail address to sign in with. Add one first.`,
+  'link-over': () => 'This link has been used, or it’s more than 72 hours old. Ask for another.',
+  'no-answer': () => 'The server isn’t answering. Nothing was changed; try again in a moment.',
   'log-too-far-back': () => 'A lot has changed since you were last here, so everything is being fetched again.',
   'fields-differ': () => 'The project’s fields have changed in the meantime. Check the columns again.',
   stopped: () => 'Stopped. Nothing was changed.',
@@ -66,6 +70,7 @@ const sentences: Readonly<Record<ProblemCode, (said: Said, field: string, naming
 
 /** What is not allowed, after *you don’t have permission to …*. */
 const actWords: Readonly<Record<Act, string>> = {
+  'name oneself': 'change your name',
   'start projects': 'start a project',
   'name people': 'add people',
   'manage people': 'add people or change what they may do',

@@ -1,4 +1,5 @@
 import { TextIndex } from '../base/collation'
+import { usualWeek } from '../base/week'
 import type { NewId } from '../base/ids'
 import { rankAfter } from '../base/ranks'
 import { problem, type Problem } from '../base/result'
@@ -334,7 +335,7 @@ class Planning {
     this.#named.add(id)
     if (known) return known
     const colour = paletteColours[(this.#people.length * 5) % paletteColours.length] ?? 'pool'
-    this.#people.push({ id: id as PersonId, name, email: null, role: null, colour, hoursPerWeek: 40, active: true })
+    this.#people.push({ id: id as PersonId, name, email: null, role: null, colour, hours: usualWeek, active: true })
     this.#personByName.add(name, id)
     return id
   }

@@ -1,6 +1,7 @@
 /** Patches that an earlier version of the model wrote, made today's, so that history stays readable and can be undone. */
 import { tieId } from '../base/ids'
 import { rankOfPlace } from '../base/ranks'
+import { evenWeek } from '../base/week'
 import { limitId, type Reader } from '../model/reader'
 import type { BoardColumn, EntityName, Field, OptionOfField, Project, Records, Status, View } from '../model/records'
 import { upgradeContextOf, upgradeDefinition, type UpgradeContext } from '../model/upgrade'
@@ -10,8 +11,9 @@ import { isSetChange, type Change, type Patch } from './patch'
 /**
  * The version of the model that today's patches speak of. 1: statuses belonged to workflows, options to their field's
  * settings, columns and limits to their board's definition; records had a whole number for their order, views an owner.
+ * 2: a person had hours for the whole week.
  */
-export const modelVersion = 2
+export const modelVersion = 3
 
 type FieldChange = Exclude<Change, { added: readonly string[] }>
 type Old = Record<string, unknown>
@@ -19,7 +21,23 @@ type Old = Record<string, unknown>
 /** The entry as today's model would have written it. */
 export function upgradeEntry(reader: Reader, entry: Entry): Entry {
   if (entry.model === modelVersion) return entry
-  return { ...entry, model: modelVersion, patch: new Upgrade(reader, entry).patch() }
+  const patch = entry.model < 2 ? new Upgrade(reader, entry).patch() : entry.patch
+  return { ...entry, model: modelVersion, patch: patch.map((change) => byWeekday(reader, change)) }
+}
+
+/** Of version 2: the hours of a week, spread over the days that the workspace works. */
+function byWeekday(reader: Reader, change: Change): Change {
+  if (change.entity !== 'person' || isSetChange(change)) return change
+  const week = (hours: unknown) => evenWeek(Number(hours) * 60, reader.workspace().workingWeek)
+  if (change.field === 'hoursPerWeek')
+    return { ...change, field: 'hours', before: week(change.before), after: week(change.after) }
+  if (change.field !== '*') return change
+  const person = (record: unknown) => {
+    if (!record) return null
+    const { hoursPerWeek, ...rest } = record as Old
+    return { ...rest, hours: week(hoursPerWeek) }
+  }
+  return { ...change, before: person(change.before), after: person(change.after) }
 }
 
 interface ColumnV1 {

@@ -26,6 +26,9 @@ import { views } from '../saved-views/commands'
 import { setWidths } from '../saved-views/set-widths'
 import { brokenLaw } from './laws'
 import { revert } from './revert'
+import { togetherOf } from './together'
+
+const several = togetherOf((type) => definitionOf(type))
 
 /** Every command there is. */
 const definitions = [
@@ -35,7 +38,7 @@ const definitions = [
   fields.add, fields.set, fields.remove, fields.order, options.add, options.set, options.remove, options.order,
   kinds.add, kinds.set, kinds.remove, kinds.order, statuses.add, statuses.set, statuses.remove, statuses.order,
   steps.add, steps.set, steps.remove, steps.order, columns.add, columns.set, columns.remove, columns.order,
-  bringIn, revert,
+  bringIn, several, revert,
 ] as const // prettier-ignore
 
 type Definition = (typeof definitions)[number]
@@ -51,7 +54,12 @@ type WithoutHead<C> = C extends Command ? Omit<C, 'id' | 'v'> : never
 export type BareCommand = WithoutHead<Command>
 /** A command of today's version. */
 export const commandOf = (id: CommandId, bare: BareCommand): Command =>
-  ({ id, v: definitionOf(bare.type)?.v, ...bare }) as Command
+  ({
+    id,
+    ...ofToday(bare),
+    ...(bare.type === 'together' && { commands: bare.commands.map(ofToday) }),
+  }) as Command
+const ofToday = <T extends { readonly type: string }>(bare: T) => ({ v: definitionOf(bare.type)?.v, ...bare })
 
 const byType = new Map<string, Definition>(definitions.map((definition) => [definition.type, definition]))
 /** The types of all commands. */

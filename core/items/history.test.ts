@@ -112,8 +112,9 @@ describe('what undo would undo', () => {
     const { reader } = small.people
     const of = (field: string) => named('person', field, null, 'x', reader.id)
     expect(of('craft')).toBe('changing Yuki’s craft')
-    expect(of('hoursPerWeek')).toBe('changing Yuki’s hours')
+    expect(of('hours')).toBe('changing Yuki’s hours')
     expect(of('role')).toBe('changing what Yuki may do')
-    expect(of('active')).toBe('removing Yuki')
+    expect(named('person', 'active', true, false, reader.id)).toBe('removing Yuki')
+    expect(named('person', 'active', false, true, reader.id)).toBe('bringing Yuki back')
   })
 })

@@ -65,6 +65,9 @@ function keyOf(reader: Reader, id: unknown): string {
 
 /** What undo would undo: `moving GLH-109 to Ready`, `changing effort of GLH-119`, `adding 12 items`. */
 export function nameOf(reader: Reader, type: string, patch: readonly Change[]): string {
+  // Whoever leaves hands items over: that they leave is what happens.
+  const leaving = patch.find(({ entity, field }) => entity === 'person' && field === 'active')
+  if (leaving) return nameOfAccess(reader, leaving, [leaving])
   const items = [...new Set(patch.filter((one) => one.entity === 'item').map((one) => one.id))]
   const made = patch.filter((one) => one.entity === 'item' && one.field === '*' && !isSetChange(one) && one.after)
   if (type === 'bring-in') return `bringing in ${many(made.length)}`
@@ -94,7 +97,7 @@ const label = (reader: Reader, change: Change | undefined): string => {
 function nameOfOther(reader: Reader, patch: readonly Change[]): string {
   const first = patch.find((change) => change.entity === 'project') ?? patch[0]
   if (first?.entity === 'limit') return 'changing a limit'
-  if (first?.entity === 'person' || first?.entity === 'member') return nameOfAccess(reader, first)
+  if (first?.entity === 'person' || first?.entity === 'member') return nameOfAccess(reader, first, patch)
   if (first?.entity !== 'view' && first?.entity !== 'project') return 'a change'
   const record = recordOf(reader, first) as Named | undefined
   return `${doingOf(first)} the ${first.entity} ${record?.name ?? ''}`.trim()
@@ -110,18 +113,22 @@ function doingOf(change: Change): string {
   if (change.field === 'archived') return change.after ? 'archiving' : 'restoring'
   return change.field === 'rank' ? 'reordering' : 'changing'
 }
-function nameOfAccess(reader: Reader, { entity, id, field }: Change): string {
-  const person = reader.maybe('person', entity === 'person' ? id : (id.split('/')[1] ?? ''))?.name ?? 'someone'
+function nameOfAccess(reader: Reader, change: Change, patch: readonly Change[]): string {
+  const { entity, id, field } = change
+  const person = (of: string) => (entity === 'person' ? of : (of.split('/')[1] ?? ''))
+  const people = new Set(patch.flatMap((one) => (one.entity === entity ? [person(one.id)] : [])))
+  const name = people.size > 1 ? `${people.size} people` : (reader.maybe('person', person(id))?.name ?? 'someone')
   if (entity === 'person' && field === '*') return 'adding people'
-  if (field === 'active') return `removing ${person}`
+  if (field === 'active') return !isSetChange(change) && change.after ? `bringing ${name} back` : `removing ${name}`
   const own = entity === 'person' ? ownWords[field] : undefined
-  return own ? `changing ${person}’s ${own}` : `changing what ${person} may do`
+  return own ? `changing ${name}’s ${own}` : `changing what ${name} may do`
 }
 const ownWords: Readonly<Record<string, string>> = {
   name: 'name',
   colour: 'colour',
   craft: 'craft',
-  hoursPerWeek: 'hours',
+  hours: 'hours',
+  email: 'e-mail',
 }
 interface Named {
   readonly name: string

@@ -4,6 +4,7 @@ import { email, list, name, rank, text, whole } from '../base/schemas'
 import * as ids from '../base/id-schemas'
 import { fieldTypeNames, optionColours } from '../fields/names'
 import { settingsOf } from '../fields/settings'
+import { weekMinutes } from '../base/week'
 import { viewDefinition, widthsRecord } from './definition'
 import { kindIcons, paletteColours, phases, roles } from './names'
 
@@ -17,8 +18,8 @@ export const personRecord = z.object({
   /** None: a person without an account. */
   role: z.nullable(z.enum(roles)),
   colour,
-  /** Hours that the person works in a week. */
-  hoursPerWeek: whole(0, 168),
+  /** Minutes that the person works on each weekday, Monday first. */
+  hours: weekMinutes,
   /** People who do the same kind of work have the same: a person's own team. None: of no craft. */
   craft: z.optional(z.nullable(text(60, 1))),
   active: z.boolean(),

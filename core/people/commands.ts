@@ -1,5 +1,6 @@
 import * as z from 'zod/mini'
-import { name, text, whole } from '../base/schemas'
+import { email, name, text } from '../base/schemas'
+import { weekMinutes } from '../base/week'
 import * as ids from '../base/id-schemas'
 import { problem } from '../base/result'
 import { paletteColours, roles } from '../model/names'
@@ -8,7 +9,7 @@ import { recordCommands, unmade } from '../setup/record-commands'
 
 const role = z.enum(roles)
 
-/** Who someone is, what they may do in the workspace, and that they leave it: what they did stays theirs. */
+/** Who someone is, what they may do in the workspace, that they leave it and come back: what they did stays theirs. */
 export const people = recordCommands({
   entity: 'person',
   record: personRecord,
@@ -18,7 +19,10 @@ export const people = recordCommands({
     name,
     colour: z.enum(paletteColours),
     craft: z.nullable(text(60, 1)),
-    hoursPerWeek: whole(0, 168),
+    hours: weekMinutes,
+    /** An account is one's address and a role; who has left can come back. */
+    email: z.nullable(email),
+    active: z.boolean(),
   },
   siblings: (reader) => reader.all('person'),
   removal: z.object({}),

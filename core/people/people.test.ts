@@ -1,11 +1,13 @@
 import { beforeEach, describe, expect, it } from 'vitest'
 import { maySee, memberId } from '../access/access'
+import { evenWeek } from '../base/week'
 import { applyPatch } from '../change/patch'
 import { judge, type BareCommand } from '../commands/registry'
 import type { Person, Role } from '../model/records'
 import { command, contextOf, personOf, PlainRoom, run, smallWorkspace, type Small } from '../test-kit/workspace'
 import { seenBy } from '../wire/seen'
 
+const five = [1, 2, 3, 4, 5]
 let small: Small
 beforeEach(() => (small = smallWorkspace()))
 const memberOf = (person: Person, role: Role) => ({
@@ -98,12 +100,16 @@ describe('what one may do, and leaving', () => {
     const { lead, contributor, reader } = small.people
     const set = {
       craft: { from: null, to: 'plants' },
-      hoursPerWeek: { from: 30, to: 20 },
+      hours: { from: evenWeek(1800, five), to: evenWeek(1200, five) },
       name: { from: reader.name, to: 'Łucja' },
     }
     expect(refusedDoing({ type: 'person.set', target: reader.id, set }, contributor)).toBe('not-allowed')
     expect(refusedDoing({ type: 'person.set', target: reader.id, set }, lead)).toBeUndefined()
-    expect(small.state.maybe('person', reader.id)).toMatchObject({ craft: 'plants', hoursPerWeek: 20, name: 'Łucja' })
+    expect(small.state.maybe('person', reader.id)).toMatchObject({
+      craft: 'plants',
+      hours: evenWeek(1200, five),
+      name: 'Łucja',
+    })
     const guest = { ...personOf(small.ids, 'Gwen', null), email: null }
     run(small.state, adding([guest]), lead.id)
     const colour = { colour: { from: guest.colour, to: 'pool' as const } }

@@ -3,9 +3,10 @@ import type { AskedQuery, QueryContext, Watch, WatchedQuery } from './contract'
 import { directory } from './directory'
 import { drafts } from './drafts'
 import { history } from './history'
-import { inTurn } from './in-turn'
+import { inTurn, turns } from './in-turn'
 import { item } from './item'
 import { longText } from './long-text'
+import { openWork } from './open-work'
 import { projectItems } from './project-items'
 import { queue } from './queue'
 import { itemNames, search } from './search'
@@ -15,7 +16,7 @@ import { view } from './view'
 import { leaves, notIn, why } from './why'
 
 /** What pages watch. */
-export const watchedQueries = { directory, inTurn, queue, view, item } as const
+export const watchedQueries = { directory, inTurn, turns, queue, view, item, openWork } as const
 /** What pages ask once. */
 export const askedQueries = {
   valueCounts, conditionCounts, typedWords, why, notIn, leaves, search, itemNames, history, longText, projectItems, drafts,

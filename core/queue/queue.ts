@@ -66,34 +66,49 @@ export function queuedProjects(reader: Reader, person: PersonId): ReadonlyMap<st
   return new Map(projects.map((project) => [project.id, project]))
 }
 
-/** The items in whose turn a person is, over all projects, kept item by item. */
-export class InTurn {
-  readonly #items = new Set<string>()
+/** In how many items it is whose turn, over the projects that each may see, kept item by item. */
+export class TurnCounts {
+  readonly #held = new Map<string, readonly string[]>()
+  readonly #counts = new Map<string, number>()
   readonly #turns = new Map<ItemTable, (row: number) => readonly string[]>()
 
   constructor(
     readonly reader: Reader,
-    readonly person: PersonId,
+    people: readonly PersonId[],
   ) {
-    for (const project of queuedProjects(reader, person).values()) {
-      const context = viewContext(reader, project.id, { me: person, today: '1970-01-01' })
+    const seen = people.map((person) => ({ person, projects: queuedProjects(reader, person) }))
+    for (const project of reader.all('project')) {
+      const counted = new Set<string>(
+        seen.flatMap(({ person, projects }) => (projects.has(project.id) ? [person] : [])),
+      )
+      if (!counted.size) continue
+      const context = viewContext(reader, project.id, { me: '' as PersonId, today: '1970-01-01' })
       const turn = turnAt(context)
-      this.#turns.set(context.table, turn)
-      for (let row = 0; row < context.table.n; row++)
-        if (turn(row).includes(person)) this.#items.add(context.table.ids[row]!)
+      this.#turns.set(context.table, (row) => turn(row).filter((id) => counted.has(id)))
+      for (let row = 0; row < context.table.n; row++) this.#look(context.table, row)
     }
   }
 
-  get count(): number {
-    return this.#items.size
+  of(person: PersonId): number {
+    return this.#counts.get(person) ?? 0
   }
 
   /** Takes in that an item has changed. */
   look(item: string): void {
     const place = this.reader.placeOf(item)
-    const turn = place && this.#turns.get(place.table)?.(place.row)
-    if (turn?.includes(this.person)) this.#items.add(item)
-    else this.#items.delete(item)
+    if (place) this.#look(place.table, place.row)
+    else this.#hold(item, [])
+  }
+
+  #look(table: ItemTable, row: number): void {
+    this.#hold(table.ids[row] ?? '', this.#turns.get(table)?.(row) ?? [])
+  }
+
+  #hold(item: string, people: readonly string[]): void {
+    for (const person of this.#held.get(item) ?? []) this.#counts.set(person, (this.#counts.get(person) ?? 1) - 1)
+    for (const person of people) this.#counts.set(person, (this.#counts.get(person) ?? 0) + 1)
+    if (people.length) this.#held.set(item, people)
+    else this.#held.delete(item)
   }
 }
 

@@ -76,13 +76,14 @@ export function recordCommands<E extends EntityName, F extends Fields, More exte
       body: z.object({ target: id, set }) as unknown as z.ZodMiniType<{ target: string; set: Bodies<F> }>,
       projects: (reader, body) => projects(reader, find(reader, body.target)),
       check(reader, body, context) {
-        const refused = checkHeld(reader, body.target, context)
-        if (refused) return refused
-        const record = must(find(reader, body.target), entity) as R & Record<string, unknown>
+        const record = find(reader, body.target) as (R & Record<string, unknown>) | undefined
+        if (!record) return problem('gone')
         const changes = changesIn(body.set)
         const next = nextOf(record, body.set)
         return (
-          changeRefusal(reader, context.by, entity, next) ??
+          firstProblem([record, next], (one) =>
+            firstProblem(changes, ([field]) => changeRefusal(reader, context.by, entity, one, field)),
+          ) ??
           firstProblem(changes, ([field, change]) => {
             const isKnown = !change || isSameValue(record[field], change.from) || isSameValue(record[field], change.to)
             const stored = record[field]

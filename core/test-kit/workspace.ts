@@ -1,12 +1,14 @@
 /** A small workspace for tests, and commands made from random numbers against whatever state there is. */
 import { tieId, type CommandId, type ItemId, type PersonId } from '../base/ids'
 import { must, type Result } from '../base/result'
+import { evenWeek } from '../base/week'
 import { memberId } from '../access/access'
 import { personActor } from '../change/actor'
 import type { Applied, Context, Entry } from '../change/command'
 import { applyPatch, itemsTouchedBy, type Patch } from '../change/patch'
 import { scoping } from '../change/scopes'
 import { modelVersion } from '../change/upgrade'
+import { together } from '../commands/bare'
 import { commandOf, definitionOf, judge, type BareCommand, type Command } from '../commands/registry'
 import type { Field, Item, LongText, Person, Project, Records, Role } from '../model/records'
 import { boardsOf, columnsOf, fieldsOf, kindsOf, limitOf, statusesOf, stepsOf } from '../model/reader'
@@ -35,7 +37,8 @@ export function personOf(ids: Ids, name: string, role: Role | null): Person {
     email: `${name.toLowerCase()}@garden.example`,
     role,
     colour: 'pond',
-    hoursPerWeek: 30,
+    hours: evenWeek(30 * 60, [1, 2, 3, 4, 5]),
+    craft: null,
     active: true,
   }
 }
@@ -215,6 +218,7 @@ export function randomCommand(
     'look',
     'person',
     'access',
+    'together',
     'project',
     'bringIn',
     'setUp',
@@ -346,6 +350,24 @@ export function randomCommand(
       if (more % 4 === 2)
         return member && { ...head('member.set'), target: member.id, set: { role: { from: member.role, to: role } } }
       return member && { ...head('member.remove'), target: member.id, how: {} }
+    }
+    case 'together': {
+      const [one, two] = [pick(people, which), pick(people, which + 1)]
+      const craft = (person: Person | undefined): BareCommand[] =>
+        person && person !== two
+          ? [
+              {
+                type: 'person.set',
+                target: person.id,
+                set: { craft: { from: person.craft ?? null, to: `craft ${more % 3}` } },
+              },
+            ]
+          : []
+      const moved: BareCommand[] = item
+        ? [{ type: 'items.set', items: [{ item: item.id, set: { status: { from: item.status, to: status.id } } }] }]
+        : []
+      const bare = together([...craft(one), ...moved, { type: 'person.set', target: must(two, 'person').id, set: { colour: { from: two!.colour, to: 'moss' } } }]) // prettier-ignore
+      return commandOf(ids.command(), bare)
     }
     case 'project': {
       const held = pick([...state.all('project')], which)

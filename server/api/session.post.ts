@@ -1,4 +1,3 @@
-import { availableParallelism } from 'node:os'
 import { defineEventHandler, getCookie, type H3Event } from 'h3'
 import { accountOf } from '#core/access/access'
 import { isSameText } from '#core/base/collation'
@@ -8,18 +7,13 @@ import { credentialOf } from '../db/sessions'
 import { machineOf } from '../http/addresses'
 import { answering, browserCookie, jsonBody, refuse, sameOrigin } from '../http/request'
 import { startSession } from '../http/session-cookie'
+import { hashing } from '../services/hashing'
 import { hashPassword, isPassword } from '../services/passwords'
 import { hashOf } from '../services/sessions'
 import { Tries } from '../services/tries'
-import { Turnstile } from '../services/turnstile'
 import type { House } from '../services/house'
 
 const tries = new Tries()
-/**
- * Hashing takes some 100 ms of one of the four threads that compress answers and look up names as well, and of a processor:
- * one is left to everybody else.
- */
-const hashing = new Turnstile(Math.min(2, Math.max(1, availableParallelism() - 1)), 20)
 /** Compared with where there is no such account, so that the answer takes as long. */
 const nobodysPassword = hashPassword('nobody has this password')
 

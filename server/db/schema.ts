@@ -39,7 +39,8 @@ export const person = pgTable('person', {
   email: text('email'),
   role: text('role'),
   colour: text('colour').notNull(),
-  hoursPerWeek: integer('hours_per_week').notNull(),
+  /** Minutes of each weekday, Monday first. */
+  hours: jsonb('hours').notNull(),
   craft: text('craft'),
   active: boolean('active').notNull(),
 }, byId) // prettier-ignore
@@ -59,6 +60,30 @@ export const session = pgTable('session', {
   lastSeen: instant('last_seen').notNull(),
   ended: instant('ended'),
 })
+
+/** Lets a person set a password, once. */
+export const oneTimeLink = pgTable('one_time_link', {
+  /** SHA-256 of the secret in its address. */
+  id: text('id').primaryKey(),
+  ...inWorkspace(),
+  person: uuid('person').notNull(),
+  made: instant('made').notNull(),
+  until: instant('until').notNull(),
+  used: instant('used'),
+}, (table) => [index('one_time_link_person').on(table.workspaceId, table.person)]) // prettier-ignore
+
+/** What was sent to people, without the secrets in it. */
+export const message = pgTable('message', {
+  id: uuid('id').primaryKey(),
+  ...inWorkspace(),
+  person: uuid('person'),
+  to: text('to_address').notNull(),
+  subject: text('subject').notNull(),
+  text: text('text').notNull(),
+  made: instant('made').notNull(),
+  sent: instant('sent'),
+  trouble: text('trouble'),
+}, (table) => [index('message_made').on(table.workspaceId, table.made)]) // prettier-ignore
 
 export const project = pgTable('project', {
   ...withId(),

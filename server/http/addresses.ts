@@ -8,10 +8,12 @@ export class Addresses {
   /** As `https://work.example`, without a path; the first is the one that messages name. */
   readonly origins: readonly string[]
   readonly #listensAt: string
+  readonly #port: string
 
   /** Throws, with what to do, where an address is none or where one is missing. */
   constructor(env: NodeJS.ProcessEnv) {
     this.#listensAt = env.NITRO_HOST || env.HOST || '0.0.0.0'
+    this.#port = env.NITRO_PORT || env.PORT || '3000'
     const named = (env.WRENLEAF_ADDRESS ?? '').split(/[\s,]+/).filter(Boolean)
     this.origins = named.map((address) => {
       const url = URL.canParse(address) ? new URL(address) : undefined
@@ -23,6 +25,12 @@ export class Addresses {
       throw new Error(
         'This server listens on every address of the machine, so it has to know where people reach it. Set WRENLEAF_ADDRESS to that address, such as https://work.example, or use HOST=127.0.0.1.',
       )
+  }
+
+  /** Where messages say that people reach this server: as it was configured, whatever a request said. */
+  get main(): string {
+    const [first] = this.origins
+    return first ?? `http://${this.#listensAt}:${this.#port}`
   }
 
   /** Whether a request's `Host` is one of ours; this machine's own names always are. */

@@ -8,6 +8,8 @@ import { emptyAll, theWorkspace } from '../db/load'
 import { serverClock } from '../clock'
 import { theAddresses } from '../http/addresses'
 import { House, setHouse } from '../services/house'
+import { Letters } from '../services/letters'
+import { Outbox } from '../services/outbox'
 import { Parser } from '../services/parse-beside'
 
 /** Nitro keeps the migrations as assets; drizzle reads a folder. */
@@ -55,7 +57,9 @@ async function open(): Promise<House> {
       if (!found || env.WRENLEAF_FRESH) await loadDemo(database, clock)
     }
     const parser = new Parser(new URL('./parse-worker.mjs', import.meta.url))
-    const house = new House(database, clock, useRuntimeConfig().app.buildId as string, parser)
+    const outbox = new Outbox(database.db, clock, join(dir, 'outbox'), env)
+    const letters = new Letters(outbox, clock, theAddresses().main)
+    const house = new House(database, clock, useRuntimeConfig().app.buildId as string, parser, letters)
     const room = await house.openRoom()
     if (!room) console.log(`owner code: ${house.ownerCode}`)
     return house

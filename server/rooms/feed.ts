@@ -37,6 +37,11 @@ export class Feed {
     return this.#listeners.size
   }
 
+  /** Whose pages are open here. */
+  get people(): ReadonlySet<PersonId> {
+    return new Set([...this.#listeners].map((listener) => listener.person))
+  }
+
   get sessions(): string[] {
     return [...new Set([...this.#listeners].map((listener) => listener.session))]
   }

@@ -1,6 +1,7 @@
 import { isIn } from '#core/access/access'
 import { oneByOne } from '#core/base/one-by-one'
 import type { PersonId } from '#core/base/ids'
+import { modelVersion } from '#core/change/upgrade'
 import type { Reader } from '#core/model/reader'
 import { longestCatchUp } from '#core/wire/feed'
 import type { Scoped } from '#core/wire/seen'
@@ -80,8 +81,8 @@ export class Recent {
   #addBefore(some: readonly StoredEntry[]): void {
     const told: Told[] = []
     for (const { entry, scopes, parts } of [...some].reverse()) {
-      // Written before it was kept whom an entry is for, or more than is kept in all.
-      const one = scopes && toldOf({ entry, scopes }, parts)
+      // Written before it was kept whom an entry is for, in the words of an earlier model, or more than is kept in all.
+      const one = scopes && entry.model === modelVersion ? toldOf({ entry, scopes }, parts) : undefined
       this.#isAll =
         !one || this.#changes + sizeOf(one) > mostChanges || this.#told.length + told.length >= longestCatchUp
       if (this.#isAll || !one) break

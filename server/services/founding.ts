@@ -1,5 +1,6 @@
 import { v7 } from 'uuid'
 import type { PersonId } from '#core/base/ids'
+import { usualWeek } from '#core/base/week'
 import type { Person } from '#core/model/records'
 import type { Db } from '../db/open'
 import { writeRows } from '../db/rows'
@@ -46,7 +47,7 @@ export async function foundWorkspace(db: Db, founding: Founding): Promise<{ work
           email: founding.owner.email,
           role: 'owner',
           colour: founding.owner.colour ?? 'wren',
-          hoursPerWeek: 40,
+          hours: usualWeek,
           active: true,
         },
       ])

@@ -1,4 +1,5 @@
 import { randomInt } from 'node:crypto'
+import type { PersonId } from '#core/base/ids'
 import type { Clock } from '../clock'
 import { FirstAnswers } from './first-answers'
 import type { OpenDatabase } from '../db/open'
@@ -6,6 +7,7 @@ import { theWorkspace } from '../db/load'
 import { channel, Room } from '../rooms/room'
 import { Feed } from '../rooms/feed'
 import { Recent } from '../rooms/recent'
+import type { Letters } from './letters'
 import { LoopWatch } from './loop-watch'
 import type { Parser } from './parse-beside'
 import { Sessions } from './sessions'
@@ -30,10 +32,11 @@ export class House {
     readonly clock: Clock,
     readonly build: string,
     readonly parser: Parser,
+    readonly letters: Letters,
   ) {
     this.sessions = new Sessions(database.db, clock, database.isShared)
-    const letters = 'abcdefghkmnpqrstuvwxyz23456789'
-    this.ownerCode = Array.from({ length: 10 }, () => letters[randomInt(letters.length)]).join('')
+    const alphabet = 'abcdefghkmnpqrstuvwxyz23456789'
+    this.ownerCode = Array.from({ length: 10 }, () => alphabet[randomInt(alphabet.length)]).join('')
   }
 
   /** Opens the workspace, where there is one. */
@@ -81,6 +84,11 @@ export class House {
         .then((ended) => ended.forEach((one) => this.feed.end(one)), console.error)
     }, 1000)
     this.#look.unref()
+  }
+
+  /** Ends every session of a person but one, and their feeds. */
+  async endSessionsOf(person: PersonId, but?: string): Promise<void> {
+    for (const id of await this.sessions.endAllOf(person, but)) this.feed.end(id)
   }
 
   /** Ends a session, and the feeds that it has here. */

@@ -1,6 +1,7 @@
 import { createHash, randomBytes } from 'node:crypto'
 import type { PersonId } from '#core/base/ids'
 import type { Clock } from '../clock'
+import { endSessionsOf } from '../db/accounts'
 import type { Db } from '../db/open'
 import {
   addSession,
@@ -65,6 +66,13 @@ export class Sessions {
   /** The sessions of a person that are not over, those used last first. */
   of(person: PersonId): Promise<{ id: string; made: string; lastSeen: string }[]> {
     return liveSessionsOf(this.db, person, this.clock.now())
+  }
+
+  /** Ends a person's sessions but one, and gives those that it ended. */
+  async endAllOf(person: PersonId, but?: string): Promise<string[]> {
+    const ended = await endSessionsOf(this.db, person, but, this.clock.now())
+    for (const id of ended) this.#known.delete(id)
+    return ended
   }
 
   /** Whose session a secret was, whether it is over or not. */

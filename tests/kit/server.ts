@@ -73,7 +73,7 @@ export async function startServer(start: Start = {}): Promise<TestServer> {
 }
 
 /** On a copy of an empty data folder: nothing of a first start, which takes its five seconds, is what the test is about. */
-export const startEmpty = (): Promise<TestServer> => startOnCopy('empty', {})
+export const startEmpty = (more: Start = {}): Promise<TestServer> => startOnCopy('empty', more)
 
 /** A demo, on a copy of one that was loaded before. */
 export const startDemo = (more: Start = {}): Promise<TestServer> => startOnCopy('demo', { demo: true, ...more })

@@ -55,6 +55,9 @@ describe('who gets what from each route', () => {
     ['a long text', () => `/api/items/${items[0]!.id}/texts/${v7()}`, { owner: 200, lead: 200, contributor: 200, reader: 200, nobody: 401 }],
     ['a long text one may not see', () => `/api/items/${closed.items[0]!.id}/texts/${v7()}`, { owner: 200, lead: 200, contributor: 404, reader: 404, nobody: 401 }],
     ['the welcome', () => '/api/welcome', { owner: 200, lead: 200, contributor: 200, reader: 200, nobody: 200 }],
+    ['what the server knows of accounts', () => '/api/people', { owner: 200, lead: 200, contributor: 403, reader: 403, nobody: 401 }],
+    ['the outbox', () => '/api/outbox', { owner: 200, lead: 403, contributor: 403, reader: 403, nobody: 401 }],
+    ['a link that is none', () => '/api/links/nothing', { owner: 410, lead: 410, contributor: 410, reader: 410, nobody: 410 }],
     ['the health', () => '/health', { owner: 200, lead: 200, contributor: 200, reader: 200, nobody: 200 }],
   ] // prettier-ignore
   for (const [what, path, expected] of reads)

@@ -1,0 +1,93 @@
+import { beforeEach, describe, expect, it } from 'vitest'
+import { evenWeek } from '../base/week'
+import { fieldsOf, kindsOf, statusesOf } from '../model/reader'
+import { command, contextOf, PlainRoom, smallWorkspace, type Small } from '../test-kit/workspace'
+import { effects } from './effects'
+import { together } from './bare'
+import { judge, parseCommand, type BareCommand } from './registry'
+
+let small: Small
+let room: PlainRoom
+beforeEach(() => {
+  small = smallWorkspace()
+  room = new PlainRoom(small.state)
+})
+const crafted = (person: { id: string; craft?: string | null | undefined }, to: string): BareCommand => ({
+  type: 'person.set', target: person.id, set: { craft: { from: person.craft ?? null, to } },
+}) // prettier-ignore
+const refusal = (bare: BareCommand, by = small.people.lead): string | undefined => {
+  const one = command(small.ids, bare)
+  const judged = judge(small.state, one, contextOf(one, by.id))
+  return judged.ok ? undefined : judged.problem.code
+}
+
+describe('commands done together', () => {
+  it('are done as one and undone as one', () => {
+    const { contributor, reader, lead } = small.people
+    const before = small.state.snapshot()
+    const hours = { from: reader.hours, to: evenWeek(600, [1, 2]) }
+    const both = together([
+      crafted(contributor, 'glass'),
+      { type: 'person.set', target: reader.id, set: { hours } },
+      { type: 'member.set', target: `${small.project.id}/${reader.id}`, set: { role: { from: 'reader', to: 'contributor' } } },
+    ]) // prettier-ignore
+    const sent = command(small.ids, both)
+    const told = effects(small.state, sent, contextOf(sent, lead.id))
+    expect(told.ok && told.value.touched).toEqual({ person: 2, member: 1 })
+    expect(room.do(sent, lead.id).ok).toBe(true)
+    expect(small.state.maybe('person', contributor.id)?.craft).toBe('glass')
+    expect(small.state.maybe('person', reader.id)?.hours).toEqual([300, 300, 0, 0, 0, 0, 0])
+    expect(room.entries).toHaveLength(1)
+    expect(room.do(command(small.ids, { type: 'revert', of: sent.id }), lead.id).ok).toBe(true)
+    expect(small.state.snapshot()).toEqual(before)
+  })
+
+  it('are none of them done where one is refused', () => {
+    const { contributor, reader, owner } = small.people
+    const both = together([crafted(contributor, 'glass'), { type: 'person.remove', target: owner.id, how: {} }])
+    expect(refusal(both, owner)).toBe('last-owner')
+    expect(refusal(together([crafted(contributor, 'glass'), crafted(reader, 'glass')]), reader)).toBe('not-allowed')
+  })
+
+  it('cannot change the same twice', () => {
+    const { contributor } = small.people
+    expect(refusal(together([crafted(contributor, 'glass'), crafted(contributor, 'water')]))).toBe('unreadable')
+  })
+
+  it('move items each with a stay of its own', () => {
+    const [from, to, end] = statusesOf(small.state, small.project.id)
+    const add = (title: string) => {
+      const item = small.ids.item()
+      const one = { item, project: small.project.id, kind: kindsOf(small.state, small.project.id)[0]!.id, title, parent: null, status: from!.id, values: {} } // prettier-ignore
+      room.do(command(small.ids, { type: 'items.add', items: [one] }), small.people.lead.id)
+      return item
+    }
+    const [leeks, peas] = [add('Sow leeks'), add('Sow peas')]
+    const moved = (item: typeof leeks, status: string): BareCommand => ({
+      type: 'items.set', items: [{ item, set: { status: { from: from!.id, to: status } } }],
+    }) // prettier-ignore
+    const done = room.do(
+      command(small.ids, together([moved(leeks, to!.id), moved(peas, end!.id)])),
+      small.people.lead.id,
+    )
+    expect(done.ok).toBe(true)
+    const [one, other] = [leeks, peas].map((item) => small.state.maybe('item', item)!)
+    expect([one!.status, other!.status]).toEqual([to!.id, end!.id])
+    expect(one!.stay).not.toBe(other!.stay)
+  })
+
+  it('are read one by one, and none that has to be alone', () => {
+    const [field] = fieldsOf(small.state, small.project.id)
+    const named = { type: 'field.set', target: field!.id, set: { name: { from: field!.name, to: '  glass \n' } } } as const
+    const read = parseCommand({ ...command(small.ids, together([named, { type: 'field.remove', target: field!.id, how: {} }])) })
+    expect(read.ok && JSON.stringify(read.value)).toContain('"to":"glass"')
+    const of = small.ids.command()
+    for (const bare of [{ type: 'revert', of }, { type: 'together', commands: [named] }, { type: 'nothing' }])
+      expect(parseCommand({ id: of, type: 'together', v: 1, commands: [{ ...bare, v: 1 }] }).ok).toBe(false)
+    expect(parseCommand({ id: of, type: 'together', v: 1, commands: [] }).ok).toBe(false)
+  }) // prettier-ignore
+
+  it('of one are that one', () => {
+    expect(together([crafted(small.people.reader, 'glass')]).type).toBe('person.set')
+  })
+})

@@ -1,0 +1,1 @@
+ALTER TABLE "person" DROP COLUMN "hours_per_week";
