@@ -38,7 +38,10 @@ onMounted(() => {
 onBeforeUnmount(() => removeEventListener('keydown', onKey))
 
 const isTyping = (target: EventTarget | null): boolean =>
-  target instanceof HTMLElement && (target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName))
+  target instanceof HTMLInputElement
+    ? // Ticked or chosen from: nothing is typed there that a key could take back.
+      target.inputMode !== 'none' && !/^(checkbox|radio|button)$/.test(target.type)
+    : target instanceof HTMLElement && (target.isContentEditable || /^(TEXTAREA|SELECT)$/.test(target.tagName))
 
 function onKey(event: KeyboardEvent): void {
   if (event.key === '?' && !isTyping(event.target)) isShowingKeys.value = true

@@ -189,6 +189,9 @@ defineExpose({ focus })
 .cell {
   padding: 0 8px;
 }
+.head > span {
+  white-space: nowrap;
+}
 .number {
   text-align: right;
 }
@@ -259,11 +262,11 @@ defineExpose({ focus })
     min-width: 0;
   }
   .row:not(.few .row) {
-    grid-template-columns: var(--target) minmax(100px, 1fr) 92px 52px;
+    grid-template-columns: var(--target) minmax(100px, 1fr) 92px 72px;
     padding: 0 10px 0 4px;
   }
   .few .row {
-    grid-template-columns: minmax(100px, 1fr) 92px 52px;
+    grid-template-columns: minmax(100px, 1fr) 92px 72px;
     padding: 0 10px;
   }
   .row > .turn {

@@ -10,6 +10,7 @@ import { asksForMenu } from '../parts/menu-place'
 import type { Project, View } from '#core/model/records'
 import { isOwn, useDirectory } from '../data/directory'
 import { useSession } from '../data/session'
+import { projectWords } from './project-words'
 import { frameWords } from './words'
 import { PersonPebble } from '../parts/marks'
 import WrenMark from '../parts/WrenMark.vue'
@@ -48,7 +49,8 @@ function openMenu(label: string, acts: readonly Act[], event: MouseEvent | Keybo
   menu.value = { label, acts, at, ...(isPointer && { point: [(event as MouseEvent).clientX, (event as MouseEvent).clientY] }) } // prettier-ignore
 }
 const named = shallowRef<Project>()
-const projectActs = useProjectActs((project) => (named.value = project))
+const { acts: projectActs, restoring } = useProjectActs((project) => (named.value = project))
+const archived = computed(restoring)
 const ownActs = (): Act[] => [
   { label: frameWords.settings, do: () => void router.push('/app/settings') },
   ...(directory.may('make owners') ? [{ label: frameWords.outbox, do: () => void router.push('/app/outbox') }] : []),
@@ -117,6 +119,13 @@ const ownActs = (): Act[] => [
         </template>
       </section>
       <VBtn v-if="mayStart" class="start" @click="isStarting = true">{{ frameWords.newProject }}</VBtn>
+      <VBtn
+        v-if="archived.length"
+        class="start again"
+        aria-haspopup="menu"
+        @click="openMenu(projectWords.archived, archived, $event)"
+        >{{ projectWords.archived }}</VBtn
+      >
     </VList>
     <VBtn
       v-if="directory.me"
@@ -214,6 +223,9 @@ h3:hover .more,
   justify-content: start;
   width: 100%;
   padding: 0 8px;
+}
+.start.again {
+  margin-top: 0;
 }
 .line {
   position: relative;

@@ -10,6 +10,9 @@ export const projectWords = {
   nameTitle: 'Name and prefix',
   nameAbout: 'Keys and addresses with the old prefix still lead to the same items.',
   save: 'Save',
+  archive: 'Archive',
+  archived: 'Archived projects',
+  restore: (name: string) => `Restore ${name}`,
   up: 'Move up',
   down: 'Move down',
 } as const

@@ -21,12 +21,34 @@ export function useProjectActs(name: (project: Project) => void) {
       { label: projectWords.down, isOff: at === all.length - 1, do: () => put(all[at + 2]) },
     ]
   }
-  return (project: Project): Act[] => [
+  async function archive(project: Project): Promise<void> {
+    if (!(await changes.send({ type: 'project.remove', target: project.id, how: {} }))) return
+    if (router.currentRoute.value.path.startsWith(`/app/${project.prefix}/`)) await router.push('/app')
+  }
+  const acts = (project: Project): Act[] => [
     ...(directory.may('change items', project.id)
       ? [{ label: frameWords.bringIn, do: () => void router.push(`/app/${project.prefix}/bring-in`) }]
       : []),
     ...(directory.may('set up project', project.id)
-      ? [{ label: projectWords.rename, do: () => name(project) }, ...moves(project)]
+      ? [
+          { label: projectWords.rename, do: () => name(project) },
+          ...moves(project),
+          { label: projectWords.archive, do: () => void archive(project) },
+        ]
       : []),
   ]
+  /** What brings an archived project back, for each that one may set up. */
+  const restoring = (): Act[] =>
+    [...directory.reader.all('project')]
+      .filter((project) => project.archived && directory.may('set up project', project.id))
+      .map((project) => ({
+        label: projectWords.restore(project.name),
+        do: () =>
+          void changes.send({
+            type: 'project.set',
+            target: project.id,
+            set: { archived: { from: true, to: false } },
+          }),
+      }))
+  return { acts, restoring }
 }

@@ -1,9 +1,12 @@
+import { readFileSync } from 'node:fs'
+import { join } from 'node:path'
 import { beforeEach, describe, expect, it } from 'vitest'
 import { personActor } from '../change/actor'
 import type { Scope } from '../model/entities'
 import { roles, type Role } from '../model/records'
 import { smallWorkspace, type Small } from '../test-kit/workspace'
 import { actsIn, isIn, may, maySee, memberId, refusal } from './access'
+import { rolesPage } from './roles-page'
 import { rolesTable, type ProjectAct, type WorkspaceAct } from './acts'
 
 let small: Small
@@ -97,4 +100,15 @@ describe('who belongs to a scope', () => {
     expect(seen({ of: 'workspace' })).toEqual([true, true, true, true])
     expect(isIn(state, people.owner.id, undefined)).toBe(false)
   })
+})
+
+it('is said in the docs as it is (npm run docs:roles)', () => {
+  const said = readFileSync(join(import.meta.dirname, '../../docs/roles.md'), 'utf8')
+  // How wide the columns are is the formatter's.
+  const plain = (text: string) =>
+    text
+      .replace(/[ \n]+/g, ' ')
+      .replace(/:?-+:?/g, '-')
+      .trim()
+  expect(plain(said)).toBe(plain(rolesPage()))
 })

@@ -69,10 +69,10 @@ const sentences: Readonly<Record<ProblemCode, (said: Said, field: string, naming
 }
 
 /** What is not allowed, after *you don’t have permission to …*. */
-const actWords: Readonly<Record<Act, string>> = {
+export const actWords: Readonly<Record<Act, string>> = {
   'name oneself': 'change your name',
   'start projects': 'start a project',
-  'name people': 'add people',
+  'name people': 'add people without an account',
   'manage people': 'add people or change what they may do',
   'make owners': 'make someone an owner',
   'see project': 'see this',

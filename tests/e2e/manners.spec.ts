@@ -168,4 +168,13 @@ test('a project gets another name, prefix and place where it is listed; old keys
   await expect(other.locator('section h3').first()).toContainText('Palm house')
   await page.keyboard.press('Control+z')
   await expect(other.getByRole('region', { name: 'Glasshouse' })).toBeVisible()
+
+  // Whoever archives what they look at goes to their queue; it comes back from where archived projects are listed.
+  await acts('Glasshouse', 'Archive')
+  await expect(page.getByRole('heading', { name: /, Séverine/ })).toBeVisible()
+  await expect(other.getByRole('region', { name: 'Glasshouse' })).toBeHidden()
+  await other.getByRole('button', { name: 'Archived projects' }).click()
+  await other.getByRole('menuitem', { name: 'Restore Glasshouse' }).click()
+  await expect(page.getByRole('region', { name: 'Glasshouse' })).toBeVisible()
+  await expect(page.getByRole('button', { name: 'Archived projects' })).toBeHidden()
 })

@@ -61,6 +61,27 @@ const screens: Record<string, (page: Page) => Promise<void>> = {
     await openView(page, 'All items', 'BULB')
     await expect(page.getByText('Nothing here yet')).toBeVisible()
   },
+  people: async (page) => {
+    await page.goto('/app/people')
+    await expect(page.getByRole('gridcell', { name: 'Hamid Torvald', exact: true })).toBeVisible()
+  },
+  'a person beside': async (page) => {
+    await page.getByRole('gridcell', { name: 'Hamid Torvald', exact: true }).click()
+    await expect(page.getByText('If Hamid leaves')).toBeVisible()
+  },
+  'adding people': async (page) => {
+    await page.goto('/app/people')
+    await page.getByRole('button', { name: 'Add people' }).click()
+    await page.getByLabel('Names and addresses').fill(`${word} ${word}, ${word}@garden.example\nimke@garden.example`)
+  },
+  'my settings': async (page) => {
+    await page.goto('/app/settings')
+    await expect(page.getByText('This browser')).toBeVisible()
+  },
+  outbox: async (page) => {
+    await page.goto('/app/outbox')
+    await expect(page.getByText('No messages yet')).toBeVisible()
+  },
   'the index': async (page) => {
     await page.goto('/app')
     if (await page.getByRole('button', { name: 'Views' }).isVisible())

@@ -1,0 +1,4 @@
+import { writeFileSync } from 'node:fs'
+import { rolesPage } from '#core/access/roles-page'
+
+writeFileSync('docs/roles.md', rolesPage())

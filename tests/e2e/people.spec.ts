@@ -1,0 +1,166 @@
+import type { Page } from '@playwright/test'
+import { expect, isAccessible, line, stepIn, test, useDemo, watch } from '../kit/pages'
+import { startEmpty } from '../kit/server'
+
+const demo = useDemo()
+const cell = (page: Page, name: string) => page.getByRole('gridcell', { name, exact: true })
+const row = (page: Page, name: string) => page.getByRole('row').filter({ has: cell(page, name) })
+async function people(page: Page): Promise<Page> {
+  await page.getByRole('link', { name: 'People' }).click()
+  await expect(cell(page, 'Hamid Torvald')).toBeVisible()
+  return page
+}
+
+test('a role is changed by keyboard alone, and shows at once in another browser', async ({ browser }) => {
+  const [lead, other] = [await people(await demo.as(browser, 'Séverine')), await people(await demo.as(browser, 'Imke'))]
+  await cell(lead, 'Hamid Torvald').focus()
+  for (const key of ['ArrowRight', 'ArrowRight', 'Enter']) await lead.keyboard.press(key)
+  await expect(lead.getByRole('option', { name: 'reader' })).toBeVisible()
+  await lead.keyboard.type('read')
+  await lead.keyboard.press('Enter')
+  await expect(row(lead, 'Hamid Torvald').getByRole('gridcell', { name: 'reader' })).toBeFocused()
+  await expect(row(other, 'Hamid Torvald').getByRole('gridcell', { name: 'reader' })).toBeVisible({ timeout: 2000 })
+  await lead.keyboard.press('Control+z')
+  await expect(row(other, 'Hamid Torvald').getByRole('gridcell', { name: 'contributor' })).toBeVisible()
+})
+
+test('craft and hours of several people are one change and one undo', async ({ browser }) => {
+  const page = await people(await demo.as(browser, 'Séverine'))
+  for (const name of ['Hamid Torvald', 'Noor Castellane']) {
+    await cell(page, name).focus()
+    await page.keyboard.press('Space')
+  }
+  const chosen = page.getByRole('toolbar', { name: '2 people chosen' })
+  await chosen.getByRole('button', { name: 'Craft' }).click()
+  await page.getByRole('combobox', { name: 'Craft' }).fill('water and heat')
+  await page.keyboard.press('Enter')
+  const head = page.getByRole('row').filter({ hasText: 'water and heat' })
+  await expect(head).toContainText('2 people, 54 h')
+  await chosen.getByRole('button', { name: 'Hours' }).click()
+  const hours = page.getByRole('textbox', { name: 'Per week' })
+  await hours.fill('a lot')
+  await expect(page.getByText('That can’t be read.')).toBeVisible()
+  await page.keyboard.press('Enter')
+  await hours.fill('Mon–Thu 7,5')
+  await expect(page.getByText('Mon–Thu 7.5: 30 h a week')).toBeVisible()
+  await page.keyboard.press('Enter')
+  await expect(head).toContainText('2 people, 60 h')
+  await expect(page.getByRole('button', { name: 'Undo changing 2 people’s hours' })).toBeVisible()
+  await page.keyboard.press('Control+z')
+  await expect(head).toContainText('2 people, 54 h')
+  await page.keyboard.press('Control+z')
+  await expect(head).toBeHidden()
+})
+
+test('whoever leaves hands over in one step, is signed out at once, and comes back by one undo', async ({
+  browser,
+}) => {
+  // Their page goes to the door, and what it asked last is refused.
+  const piotr = await demo.as(browser, 'Piotr', { expected: [/401/] })
+  const tobias = await demo.as(browser, 'Tobias')
+  const before = Number(await tobias.locator('.count b').first().textContent())
+  const page = await people(await demo.as(browser, 'Séverine'))
+  await cell(page, 'Piotr Halvorsen').click()
+  const beside = page.getByRole('complementary', { name: 'Person' })
+  const inHand = Number(/^(\d+) in hand/m.exec(await beside.innerText())?.[1])
+  expect(inHand).toBeGreaterThan(0)
+  await beside.getByRole('combobox', { name: /Who gets the items .* in hand/ }).click({ force: true })
+  await page.getByRole('option', { name: 'Tobias Renn' }).click()
+  await beside.getByRole('button', { name: 'Hand over and close the account' }).click()
+  await expect(beside.getByText('Piotr has left.')).toBeVisible()
+  await expect(row(page, 'Piotr Halvorsen')).toHaveClass(/left/)
+  await piotr.waitForURL('**/sign-in', { timeout: 3000 })
+  await expect.poll(async () => Number(await tobias.locator('.count b').first().textContent())).toBeGreaterThan(before)
+  await page.getByRole('button', { name: 'Undo removing Piotr Halvorsen' }).click()
+  await expect(beside.getByText('If Piotr leaves')).toBeVisible()
+  await expect.poll(async () => Number(await tobias.locator('.count b').first().textContent())).toBe(before)
+  await stepIn(piotr, 'Piotr')
+})
+
+test('what somebody may no longer see is gone from their open page', async ({ browser }) => {
+  const yuki = await demo.as(browser, 'Yuki', { at: 'The works' })
+  const page = await people(await demo.as(browser, 'Séverine'))
+  await cell(page, 'Yuki Pemberton').click()
+  const beside = page.getByRole('complementary', { name: 'Person' })
+  await beside.getByRole('combobox', { name: 'May do: Glasshouse' }).click({ force: true })
+  await page.getByRole('option', { name: 'doesn’t see it' }).click()
+  await expect(yuki.getByRole('link', { name: 'The works' })).toBeHidden({ timeout: 2000 })
+  await expect(yuki.getByRole('article')).toHaveCount(0)
+  await page.keyboard.press('Control+z')
+  await expect(yuki.getByRole('link', { name: 'The works' })).toBeVisible()
+})
+
+test('who manages nobody reads who is there, and no address but their own', async ({ browser }) => {
+  const page = await people(await demo.as(browser, 'Hamid'))
+  await expect(page.getByRole('button', { name: 'Add people' })).toBeHidden()
+  await expect(page.getByText('@garden.example')).toHaveCount(0)
+  await cell(page, 'Noor Castellane').click()
+  const beside = page.getByRole('complementary', { name: 'Person' })
+  await expect(beside.getByText('May do')).toBeVisible()
+  await expect(beside.getByRole('button', { name: /Change Role/ })).toBeDisabled()
+  await cell(page, 'Hamid Torvald').click()
+  await beside.getByRole('button', { name: /Change Name/ }).click()
+  await page.keyboard.type('Hamid Torvald the Elder')
+  await page.keyboard.press('Enter')
+  await expect(cell(page, 'Hamid Torvald the Elder')).toBeVisible()
+})
+
+test('from an empty workspace a list becomes people, who get in by a link and back in by another', async ({
+  browser,
+}) => {
+  const server = await startEmpty()
+  const code = /owner code: (\S+)/.exec(server.said())![1]!
+  const page = watch(await (await browser.newContext({ baseURL: server.url })).newPage(), [/403|410/])
+  await page.goto('/sign-in')
+  await page.getByLabel('Code').fill(code)
+  await page.getByLabel('Name of the workspace').fill('Allotments')
+  await page.getByLabel('Your name').fill('Otto Fern')
+  await page.getByLabel('E-mail').fill('otto@allotment.example')
+  await page.getByLabel('Password').fill('a long password')
+  await page.getByRole('button', { name: 'Make the account' }).click()
+  await page.getByRole('link', { name: 'People' }).click()
+  await expect(page.getByText('Only you so far')).toBeVisible()
+  await page.locator('[role=gridcell][tabindex="0"]').focus()
+  await page.keyboard.press('n')
+  await page
+    .getByLabel('Names and addresses')
+    .fill('Ana Flores <ana@allotment.example>\nRuth\nnobody@\notto@allotment.example')
+  await expect(page.getByText('Line 3')).toContainText('isn’t an address')
+  await expect(page.getByText('Line 4')).toContainText('is here already')
+  await expect(page.getByText('Ruth: no account without an address')).toBeVisible()
+  await page.getByRole('button', { name: 'Add 2 people' }).click()
+  const address = await page.getByRole('dialog').locator('code').textContent()
+  await page.getByRole('button', { name: 'Done' }).click()
+  await expect(row(page, 'Ruth').getByRole('gridcell', { name: 'no account' })).toBeVisible()
+  await expect(page.getByText('1 hasn’t set a password yet')).toBeVisible()
+
+  const ana = watch(await (await browser.newContext({ baseURL: server.url })).newPage(), [/410|401/])
+  await ana.goto(new URL(address!).pathname)
+  await expect(ana.getByRole('heading', { name: 'Welcome, Ana Flores' })).toBeVisible()
+  await isAccessible(ana, 'a one-time link')
+  await ana.getByLabel('Password').fill('another long one')
+  await ana.getByRole('button', { name: 'Set the password' }).click()
+  await ana.waitForURL('**/app')
+  await expect(ana.getByRole('heading', { name: /, Ana/ })).toBeVisible()
+  await ana.goto(new URL(address!).pathname)
+  await expect(ana.getByRole('heading', { name: 'This link doesn’t work any more' })).toBeVisible()
+
+  // A new password here signs the other browser out, and is asked for where it is forgotten.
+  await ana.goto('/app/settings')
+  await ana.getByLabel('The one you have').fill('another long one')
+  await ana.getByLabel('A new one').fill('a third long one')
+  await ana.getByRole('button', { name: 'Change the password' }).click()
+  await expect(ana.getByText('Changed. Your other browsers are signed out.')).toBeVisible()
+  await ana.getByRole('button', { name: /Ana Flores: theme/ }).click()
+  await ana.getByRole('menuitem', { name: 'Sign out' }).click()
+  await ana.getByRole('button', { name: 'Forgotten your password?' }).click()
+  await ana.getByLabel('E-mail').fill('ana@allotment.example')
+  await ana.getByRole('button', { name: 'Send me a link' }).click()
+  await expect(ana.getByText('a link is on its way')).toBeVisible()
+  await page.goto('/app/outbox')
+  await expect(page.getByText('A new password for Allotments', { exact: true })).toBeVisible()
+  await page.getByText('A new password for Allotments', { exact: true }).click()
+  await expect(page.getByText(/\/link\/…/).first()).toBeVisible()
+  await expect(line(page)).toHaveText('up to date')
+  await server.stop()
+})
