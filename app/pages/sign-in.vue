@@ -158,7 +158,8 @@ p {
 .who span:last-child {
   font-size: var(--size-small);
 }
+/* A plain button keeps some room at its sides. */
 .forgotten {
-  margin-top: -8px;
+  margin: -8px 0 0 -4px;
 }
 </style>
