@@ -104,6 +104,7 @@ describe('what one may do, and leaving', () => {
       name: { from: reader.name, to: 'Łucja' },
     }
     expect(refusedDoing({ type: 'person.set', target: reader.id, set }, contributor)).toBe('not-allowed')
+    expect(refusedDoing({ type: 'person.set', target: reader.id, set: {} }, contributor)).toBe('not-allowed')
     expect(refusedDoing({ type: 'person.set', target: reader.id, set }, lead)).toBeUndefined()
     expect(small.state.maybe('person', reader.id)).toMatchObject({
       craft: 'plants',
@@ -115,6 +116,21 @@ describe('what one may do, and leaving', () => {
     const colour = { colour: { from: guest.colour, to: 'pool' as const } }
     expect(refusedDoing({ type: 'person.set', target: guest.id, set: colour }, reader)).toBe('not-allowed')
     expect(refusedDoing({ type: 'person.set', target: guest.id, set: colour }, contributor)).toBeUndefined()
+  })
+
+  it('anyone names and colours themselves, and nothing else of them; undoing it is theirs too', () => {
+    const { reader, lead } = small.people
+    const room = new PlainRoom(small.state)
+    const sent = command(small.ids, { type: 'person.set', target: reader.id, set: { name: { from: 'Yuki', to: 'Yuki P.' } } }) // prettier-ignore
+    expect(room.do(sent, reader.id).ok).toBe(true)
+    const role = { role: { from: reader.role, to: 'contributor' as const } }
+    expect(refusedDoing({ type: 'person.set', target: reader.id, set: role }, reader)).toBe('not-allowed')
+    const both = { ...role, colour: { from: reader.colour, to: 'moss' as const } }
+    expect(refusedDoing({ type: 'person.set', target: reader.id, set: both }, reader)).toBe('not-allowed')
+    const name = { name: { from: lead.name, to: 'Nobody' } }
+    expect(refusedDoing({ type: 'person.set', target: lead.id, set: name }, reader)).toBe('not-allowed')
+    expect(room.do(command(small.ids, { type: 'revert', of: sent.id }), reader.id).ok).toBe(true)
+    expect(small.state.maybe('person', reader.id)?.name).toBe('Yuki')
   })
 
   it('the last owner neither steps down nor leaves', () => {

@@ -128,7 +128,12 @@ describe('a view that is watched', () => {
             }
             return { query: 'view', input: { view: view.id, draft } }
           })
-          const all: WatchRequest[] = [...requests, { query: 'inTurn', input: undefined }]
+          const all: WatchRequest[] = [
+            ...requests,
+            { query: 'inTurn', input: undefined },
+            { query: 'turns', input: undefined },
+            { query: 'openWork', input: { person: people.contributor.id } },
+          ]
           const watches = all.map((request) => ({ request, watched: watchFor(context, request) }))
           const said = new Map<string, ListLine>()
           for (const rolls of steps) {

@@ -80,9 +80,10 @@ export function recordCommands<E extends EntityName, F extends Fields, More exte
         if (!record) return problem('gone')
         const changes = changesIn(body.set)
         const next = nextOf(record, body.set)
+        const fields = changes.length ? changes.map(([field]) => field) : [undefined]
         return (
           firstProblem([record, next], (one) =>
-            firstProblem(changes, ([field]) => changeRefusal(reader, context.by, entity, one, field)),
+            firstProblem(fields, (field) => changeRefusal(reader, context.by, entity, one, field)),
           ) ??
           firstProblem(changes, ([field, change]) => {
             const isKnown = !change || isSameValue(record[field], change.from) || isSameValue(record[field], change.to)

@@ -27,10 +27,10 @@ export async function setPassword(db: Db, workspaceId: string, person: string, p
     .onConflictDoUpdate({ target: [credential.workspaceId, credential.person], set: { password } }) // prettier-ignore
 }
 
-/** A new link takes the place of those that the person had. */
-export async function addLink(db: Db, row: typeof oneTimeLink.$inferInsert): Promise<void> {
+/** `takesPlace`: those that the person had are over. */
+export async function addLink(db: Db, row: typeof oneTimeLink.$inferInsert, takesPlace: boolean): Promise<void> {
   await db.transaction(async (tx) => {
-    await tx.delete(oneTimeLink).where(and(eq(oneTimeLink.workspaceId, row.workspaceId), eq(oneTimeLink.person, row.person))) // prettier-ignore
+    if (takesPlace) await tx.delete(oneTimeLink).where(and(eq(oneTimeLink.workspaceId, row.workspaceId), eq(oneTimeLink.person, row.person))) // prettier-ignore
     await tx.insert(oneTimeLink).values(row)
   })
 }
@@ -43,11 +43,18 @@ export async function openLink(db: Db, id: string, now: string): Promise<string 
   return rows[0]?.person
 }
 
-/** Uses a link up: of two who press it at once, one finds it used. */
+/** Uses a link up, and with it all others of its person: of two who press it at once, one finds it used. */
 export async function useLink(db: Db, id: string, now: string): Promise<string | undefined> {
-  const rows = await db.update(oneTimeLink).set({ used: now }).where(and(eq(oneTimeLink.id, id), isOpen(now)))
-    .returning({ person: oneTimeLink.person }) // prettier-ignore
-  return rows[0]?.person
+  return db.transaction(async (tx) => {
+    const [row] = await tx.update(oneTimeLink).set({ used: now }).where(and(eq(oneTimeLink.id, id), isOpen(now)))
+      .returning({ person: oneTimeLink.person }) // prettier-ignore
+    if (row)
+      await tx
+        .update(oneTimeLink)
+        .set({ used: now })
+        .where(and(eq(oneTimeLink.person, row.person), isOpen(now)))
+    return row?.person
+  })
 }
 
 /** Until when each person's open link lasts. */

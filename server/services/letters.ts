@@ -32,17 +32,17 @@ export class Letters {
   ) {}
 
   /** A link with which a person sets a password, once, within three days. */
-  async link(workspaceId: string, person: string): Promise<{ address: string; secret: string }> {
+  async link(workspaceId: string, person: string, takesPlace: boolean): Promise<{ address: string; secret: string }> {
     const secret = randomBytes(32).toString('base64url')
     const made = this.clock.now()
     const until = new Date(Date.parse(made) + linkHours * 3_600_000).toISOString()
-    await addLink(this.outbox.db, { id: hashOf(secret), workspaceId, person, made, until })
+    await addLink(this.outbox.db, { id: hashOf(secret), workspaceId, person, made, until }, takesPlace)
     return { address: `${this.origin}/link/${secret}`, secret }
   }
 
   /** Asks somebody in who has no password yet. Where no mail leaves this machine the link is to be handed over. */
   async invite(person: Addressed, about: About): Promise<{ address: string; isSent: boolean }> {
-    const { address, secret } = await this.link(about.workspace.id, person.id)
+    const { address, secret } = await this.link(about.workspace.id, person.id, true)
     const text = said(person, about, [
       `Set a password here, and you’re in:\n${address}`,
       `The link works once, within ${linkHours} hours.`,
@@ -57,9 +57,9 @@ export class Letters {
     return this.#send(about, person, `${about.by} asks you into ${about.project?.name ?? about.workspace.name}`, text)
   }
 
-  /** A way back in for who has forgotten their password. */
+  /** A way back in for who has forgotten their password: asked for by anyone, it ends no link that somebody was given. */
   async forgotten(person: Addressed, workspace: About['workspace']): Promise<void> {
-    const { address, secret } = await this.link(workspace.id, person.id)
+    const { address, secret } = await this.link(workspace.id, person.id, false)
     const text = [
       `Hello ${person.name},`,
       `somebody, probably you, asked for a new password for ${workspace.name}. Set one here:\n${address}`,

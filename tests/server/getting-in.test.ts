@@ -161,6 +161,11 @@ describe('getting in', () => {
     const letter = letters().find((one) => one.includes('asked for a new password'))!
     expect(letter).toContain(`To: ${lead.email}`)
     const path = `/api/links/${/\/link\/([\w-]{43})/.exec(letter)![1]}`
+    // What a stranger asks for ends nothing that somebody was given.
+    const given = await linkFor(bea.id)
+    expect((await ask(bea.email))[0]).toBe(202)
+    await expect.poll(() => letters().length).toBe(before + 3)
+    expect((await owner.get(given)).status).toBe(200)
     const old = new Client(server.url)
     old.keep(await old.post('/api/session', { email: lead.email, password }))
     expect((await old.get('/api/sessions')).status).toBe(200)
