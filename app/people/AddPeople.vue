@@ -8,7 +8,7 @@ import { VTextarea } from 'vuetify/components/VTextarea'
 import { memberId } from '#core/access/access'
 import { usualWeek } from '#core/base/week'
 import { readPeople } from '#core/people/list'
-import { paletteColours, roles, type Person, type PersonId, type Role } from '#core/model/records'
+import { paletteColours, type Person, type PersonId, type Role } from '#core/model/records'
 import type { InvitationsAnswer } from '#core/wire/accounts'
 import PopDialog from '../parts/PopDialog.vue'
 import { editorWords } from '../parts/words'
@@ -16,6 +16,7 @@ import { callServer, plainProblem } from '../data/server'
 import { useChanges } from '../data/changes'
 import { useDirectory } from '../data/directory'
 import LinkList from './LinkList.vue'
+import { rolesToGive } from './people'
 import { addPeopleWords, invitationWords, peopleWords, personWords } from './words'
 
 /** Adds one person or a whole list; what each line was understood as stands below while one types. */
@@ -28,9 +29,9 @@ const none = 'none'
 const role = ref<string>('contributor')
 const projects = ref<string[]>(directory.projects.length === 1 ? directory.projects.map(({ id }) => id) : [])
 const roleChoices = computed(() => [
-  ...[...roles].reverse().flatMap((one) => (one !== 'owner' || directory.may('make owners') ? [{ value: one as string, title: one as string }] : [])),
+  ...rolesToGive(directory.may('make owners')).map((one) => ({ value: one as string, title: one as string })),
   { value: none, title: peopleWords.noAccount },
-]) // prettier-ignore
+])
 const message = ref('')
 const getsLinks = ref(true)
 /** What is shown once they are in. */

@@ -4,12 +4,12 @@ import { VCombobox } from 'vuetify/components/VCombobox'
 import { VTextField } from 'vuetify/components/VTextField'
 import { hoursOf, minutesIn, readWeek, weekSaid } from '#core/base/week'
 import { together } from '#core/commands/bare'
-import { roles, type Person } from '#core/model/records'
+import type { Person } from '#core/model/records'
 import ChoiceList from '../parts/ChoiceList.vue'
 import PopMenu from '../parts/PopMenu.vue'
 import { useChanges } from '../data/changes'
 import { useDirectory } from '../data/directory'
-import { craftsIn, type PersonFact } from './people'
+import { craftsIn, rolesToGive, type PersonFact } from './people'
 import { peopleWords, personWords } from './words'
 
 /** Changes one fact of some people at once, where it stands. */
@@ -23,9 +23,10 @@ const box = ref<HTMLElement>()
 onMounted(() => void nextTick(() => setTimeout(() => box.value?.querySelector('input')?.select())))
 
 const none = 'none'
-const roleChoices = computed(() =>
-  [...roles].reverse().flatMap((role) => (role !== 'owner' || directory.may('make owners') ? [{ id: role as string, label: role as string }] : [])).concat({ id: none, label: peopleWords.noAccount }),
-) // prettier-ignore
+const roleChoices = computed(() => [
+  ...rolesToGive(directory.may('make owners')).map((role) => ({ id: role as string, label: role as string })),
+  { id: none, label: peopleWords.noAccount },
+])
 const week = computed(() => readWeek(text.value, directory.reader.workspace().workingWeek))
 const hoursSaid = computed(() =>
   week.value.ok

@@ -1,7 +1,7 @@
 import { compareText } from '#core/base/collation'
 import { minutesIn } from '#core/base/week'
 import type { Reader } from '#core/model/reader'
-import type { Person } from '#core/model/records'
+import { roles, type Person, type Role } from '#core/model/records'
 
 /** What of people is changed where it stands. */
 export type PersonFact = 'role' | 'craft' | 'hours'
@@ -32,6 +32,10 @@ export function craftGroups(everybody: Iterable<Person>): CraftGroup[] {
       minutes: people.reduce((sum, { hours, active }) => sum + (active ? minutesIn(hours) : 0), 0),
     }))
 }
+
+/** The roles that somebody may give, those that may most first. */
+export const rolesToGive = (mayMakeOwners: boolean): Role[] =>
+  [...roles].reverse().filter((role) => role !== 'owner' || mayMakeOwners)
 
 /** The crafts of those who are here. */
 export const craftsIn = (reader: Reader): string[] =>

@@ -7,7 +7,7 @@ export const weekMinutes = z.array(z.int().check(z.gte(0), z.lte(1440))).check(z
 /** Minutes worked on each weekday, Monday first. */
 export type WeekMinutes = readonly number[]
 
-const dayNames = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun']
+const dayNames = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday']
 /** All minutes of a week. */
 export const minutesIn = (week: WeekMinutes): number => week.reduce((sum, minutes) => sum + minutes, 0)
 
@@ -38,7 +38,7 @@ export function weekSaid(week: WeekMinutes): string {
     .map(({ from, to, minutes }) => `${nameOf(from)}${to > from ? `–${nameOf(to)}` : ''} ${timeOf(minutes)}`)
   return said.join(', ') || 'none'
 }
-const nameOf = (day: number): string => dayNames[day] ?? ''
+const nameOf = (day: number): string => (dayNames[day] ?? '').slice(0, 3)
 /** Hours where that says it exactly, else hours and minutes. */
 const timeOf = (minutes: number): string =>
   Number(hoursOf(minutes)) * 60 === minutes ? hoursOf(minutes) : `${Math.floor(minutes / 60)}:${String(minutes % 60).padStart(2, '0')}` // prettier-ignore
@@ -78,6 +78,5 @@ function readDays(said: string): number[] | undefined {
   }
   return week
 }
-const dayOf = (name = ''): number => (name.length < 2 ? -1 : dayNames.findIndex((day) => fullOf(day).startsWith(name)))
-const fullOf = (day: string): string =>
-  ({ Mon: 'monday', Tue: 'tuesday', Wed: 'wednesday', Thu: 'thursday', Fri: 'friday', Sat: 'saturday', Sun: 'sunday' })[day] ?? '' // prettier-ignore
+const dayOf = (name = ''): number =>
+  name.length < 2 ? -1 : dayNames.findIndex((day) => day.toLowerCase().startsWith(name))

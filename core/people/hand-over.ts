@@ -1,6 +1,9 @@
 import { idsOf } from '../fields/value'
 import { fieldTypes } from '../fields/registry'
 import type { FieldId, ItemId } from '../base/ids'
+import { viewContext } from '../facts/contract'
+import { peopleColumns } from '../facts/people'
+import { openAt } from '../facts/phase'
 import { fieldsOf, itemKey, type Reader } from '../model/reader'
 import type { Item, PersonId, Project } from '../model/records'
 
@@ -26,15 +29,18 @@ export interface Successors {
 export function openWorkOf(reader: Reader, person: PersonId, projects: Iterable<Project>): OpenWork {
   const work: { inHand: HeldItem[]; waiting: HeldItem[] } = { inHand: [], waiting: [] }
   for (const project of projects) {
-    const table = reader.table(project.id)
+    const context = viewContext(reader, project.id, { me: person, today: '1970-01-01' })
+    const [isOpen, columns] = [openAt(context), peopleColumns(context)]
     const fields = fieldsOf(reader, project.id).filter((field) => fieldTypes[field.type].choices === 'people')
-    const { order, n } = table.rank.ordering
+    const { order, n } = context.table.rank.ordering
     for (let k = 0; k < n; k++) {
-      const item = table.at(order[k]!)
-      const phase = item.archived ? undefined : reader.maybe('status', item.status)?.phase
-      if (phase !== 'active' && phase !== 'waiting') continue
+      const row = order[k]!
+      if (!isOpen(row) || !columns.some((column) => column.codesAt(row).includes(column.codes.maybe(person)))) continue
+      const item = context.table.at(row)
       const naming = fields.filter((field) => idsOf(item.values[field.id]).includes(person)).map(({ id }) => id)
-      if (naming.length) work[phase === 'active' ? 'inHand' : 'waiting'].push(held(reader, item, naming))
+      if (!naming.length) continue
+      const isActive = reader.maybe('status', item.status)?.phase === 'active'
+      work[isActive ? 'inHand' : 'waiting'].push(held(reader, item, naming))
     }
   }
   return work

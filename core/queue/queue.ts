@@ -66,6 +66,8 @@ export function queuedProjects(reader: Reader, person: PersonId): ReadonlyMap<st
   return new Map(projects.map((project) => [project.id, project]))
 }
 
+const nobody: readonly string[] = []
+
 /** In how many items it is whose turn, over the projects that each may see, kept item by item. */
 export class TurnCounts {
   readonly #held = new Map<string, readonly string[]>()
@@ -84,7 +86,11 @@ export class TurnCounts {
       if (!counted.size) continue
       const context = viewContext(reader, project.id, { me: '' as PersonId, today: '1970-01-01' })
       const turn = turnAt(context)
-      this.#turns.set(context.table, (row) => turn(row).filter((id) => counted.has(id)))
+      const isCounted = (id: string) => counted.has(id)
+      this.#turns.set(context.table, (row) => {
+        const all = turn(row)
+        return all.some(isCounted) ? all.filter(isCounted) : nobody
+      })
       for (let row = 0; row < context.table.n; row++) this.#look(context.table, row)
     }
   }
@@ -97,15 +103,15 @@ export class TurnCounts {
   look(item: string): void {
     const place = this.reader.placeOf(item)
     if (place) this.#look(place.table, place.row)
-    else this.#hold(item, [])
+    else this.#hold(item, nobody)
   }
 
   #look(table: ItemTable, row: number): void {
-    this.#hold(table.ids[row] ?? '', this.#turns.get(table)?.(row) ?? [])
+    this.#hold(table.ids[row] ?? '', this.#turns.get(table)?.(row) ?? nobody)
   }
 
   #hold(item: string, people: readonly string[]): void {
-    for (const person of this.#held.get(item) ?? []) this.#counts.set(person, (this.#counts.get(person) ?? 1) - 1)
+    for (const person of this.#held.get(item) ?? nobody) this.#counts.set(person, (this.#counts.get(person) ?? 1) - 1)
     for (const person of people) this.#counts.set(person, (this.#counts.get(person) ?? 0) + 1)
     if (people.length) this.#held.set(item, people)
     else this.#held.delete(item)
