@@ -63,6 +63,14 @@ describe('what comes along with a page', () => {
     expect(queue.drawn).toContain('Now')
   })
 
+  it('begins with a script that says how it is to be compiled', async () => {
+    const { html } = await page(lead, pathOf('GLH'))
+    const scripts = [...html.matchAll(/(?:src|href)="(\/_nuxt\/[^"]+\.js)"/g)].map((found) => found[1]!)
+    const texts = await Promise.all([...new Set(scripts)].map(async (path) => (await fetch(server.url + path)).text()))
+    const largest = texts.reduce((a, b) => (b.length > a.length ? b : a), '')
+    expect(largest.startsWith('//# allFunctionsCalledOnLoad\n')).toBe(true)
+  })
+
   it('says the same rows as the items that the worker fetches', async () => {
     const { seed } = await page(lead, pathOf('SED'))
     const items = new Map((await lead.items(projects.get('SED')!)).map((item) => [item.id, item]))
