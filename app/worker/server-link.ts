@@ -81,6 +81,7 @@ export const httpLink: ServerLink = {
   past: (project, daysAgo) => get(`/api/projects/${project}/past?days=${daysAgo}`),
   history: (item, before) => get(`/api/items/${item}/history${before === undefined ? '' : `?before=${before}`}`),
   longText: (item, field) => get(`/api/items/${item}/texts/${field}`),
+  typicalStays: (project) => get(`/api/projects/${project}/stays`),
   async signOut() {
     const response = await fetchOrDown('/api/session', { method: 'DELETE' })
     if (!response.ok && response.status !== 401) await jsonOf(response)

@@ -45,6 +45,7 @@ const sentences: Readonly<Record<ProblemCode, (said: Said, field: string, naming
   },
   'other-project': () => 'Both have to be in the same project.',
   'name-taken': (said) => `“${said.name}” is already taken. Choose another name.`,
+  'held-twice': (said) => `${said.name} is in another column of this board already. Nothing was changed.`,
   'prefix-taken': (said) => `The prefix ${said.name} is already taken. Choose another.`,
   'last-owner': () => 'A workspace needs an owner. Make someone else an owner first.',
   'not-unique': (said) => `${said.value} appears twice in ${said.field}; the first one is used.`,

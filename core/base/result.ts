@@ -35,6 +35,7 @@ export const problemCodes = [
   'loop',
   'other-project',
   'name-taken',
+  'held-twice',
   'prefix-taken',
   'last-owner',
   'not-unique',

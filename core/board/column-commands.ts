@@ -16,6 +16,7 @@ export const columns = recordCommands({
   id: ids.columnId,
   fields: { name },
   siblings: (reader, column) => columnsOf(reader, column.board),
+  called: (column) => column.name,
   /** `to`: the column that holds from then on what it held; null: none does. */
   removal: z.object({ to: z.nullable(ids.columnId) }),
   checkRemoval: (reader, column, { to }) =>

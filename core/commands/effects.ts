@@ -1,10 +1,12 @@
 import { fail, ok, type Result } from '../base/result'
+import { isSameValue } from '../base/sorted-ids'
 import type { Context } from '../change/command'
-import { isSetChange, type Patch } from '../change/patch'
+import { isSetChange, type Change, type Patch } from '../change/patch'
 import { idsIn } from '../model/entities'
 import type { Reader } from '../model/reader'
 import type { EntityName } from '../model/records'
 import { turnOf } from '../model/turn'
+import { After } from './after'
 import { judge, type Command } from './registry'
 
 /** What a command would touch, before it is done. */
@@ -13,8 +15,8 @@ export interface Effects {
   readonly touched: Readonly<Partial<Record<EntityName, number>>>
   /** Ids of the views that speak of what it takes out of use: their phrases stay, and say so. */
   readonly views: readonly string[]
-  /** Ids of the people whose queue holds one of its items. */
-  readonly queues: readonly string[]
+  /** How many of its items are in the queue of each person, by id, as it is or as it would be. */
+  readonly queues: Readonly<Record<string, number>>
 }
 
 /** Works out the command's patch by the same code that then does it, and counts. A problem: it cannot be done. */
@@ -56,11 +58,31 @@ const viewsThatName = (reader: Reader, ids: ReadonlySet<string>): string[] =>
     .filter((view) => !ids.has(view.id) && idsIn('view', view).some(({ id }) => ids.has(id)))
     .map((view) => view.id)
 
-function queuesOf(reader: Reader, patch: Patch): string[] {
-  const people = new Set<string>()
-  for (const id of new Set(patch.flatMap((change) => (change.entity === 'item' ? [change.id] : [])))) {
-    const item = reader.maybe('item', id)
-    if (item) for (const person of turnOf(reader, item).people) people.add(person)
+/** What the patch changes itself, and what stands where it changes whose turn it is. */
+function queuesOf(reader: Reader, patch: Patch): Record<string, number> {
+  const after = new After(reader)
+  const items = new Set<string>()
+  const standing = new Set<string>()
+  for (const change of patch) {
+    after.add(change)
+    if (change.entity === 'item') items.add(change.id)
+    else if (change.entity === 'status') standing.add(change.id)
+    else if (change.entity === 'step') standing.add(stepOf(reader, change)?.status ?? '')
   }
-  return [...people].sort()
+  const counts: Record<string, number> = {}
+  const count = (people: Iterable<string>) => {
+    for (const person of new Set(people)) counts[person] = (counts[person] ?? 0) + 1
+  }
+  for (const id of items) {
+    const [before, now] = [reader.maybe('item', id), after.maybe('item', id)]
+    count([...(before ? turnOf(reader, before).people : []), ...(now ? turnOf(after, now).people : [])])
+  }
+  for (const project of new Set([...standing].flatMap((id) => reader.maybe('status', id)?.project ?? [])))
+    for (const item of reader.itemsOf(project)) {
+      if (items.has(item.id) || !standing.has(item.status)) continue
+      const [before, now] = [turnOf(reader, item).people, turnOf(after, item).people]
+      if (!isSameValue(before, now)) count([...before, ...now])
+    }
+  return counts
 }
+const stepOf = (reader: Reader, { id }: Change) => reader.maybe('step', id)

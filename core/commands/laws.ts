@@ -4,10 +4,11 @@
  */
 import { firstInPieces, inPieces, type Pieces } from '../base/pieces'
 import { problem, type Problem } from '../base/result'
-import { isSetChange, type Change, type Patch } from '../change/patch'
-import { entitiesHeld, idsNeeded, type Lookup } from '../model/entities'
+import type { Patch } from '../change/patch'
+import { entitiesHeld, idsNeeded } from '../model/entities'
 import { maybeStep, type Reader } from '../model/reader'
-import type { EntityName, Item, Person, Records, Stay } from '../model/records'
+import type { EntityName, Person, Records, Stay } from '../model/records'
+import { After } from './after'
 
 /**
  * The first law that a patch would break, as the problem to tell; undefined where all of them hold. `isRoom`: stays are at
@@ -23,85 +24,10 @@ export function* brokenLaw(reader: Reader, patch: Patch, isRoom: boolean): Piece
     hasAnOwner(reader, after) ??
     (yield* hierarchyIsForest(reader, after)) ??
     (yield* statusesFitKinds(reader, after)) ??
+    statusesAreHeldOnce(reader, after) ??
     (isRoom ? yield* eachHasOneOpenStay(after) : undefined) ??
     (yield* whatIsNamedIsThere(reader, after))
   )
-}
-
-interface Touched {
-  readonly entity: EntityName
-  readonly id: string
-  /** Undefined: the record was there before, and is. */
-  made?: unknown
-  unmade?: unknown
-  isMadeTwice?: boolean
-  /** Fields set, by name. */
-  set: Map<string, unknown>
-}
-/** Of what is made or unmade: most of what a large patch touches. */
-const nothing: Map<string, unknown> = new Map()
-
-/** The state as it is after a patch, for as much of it as the patch touches. */
-class After implements Lookup {
-  readonly touched = new Map<string, Touched>()
-  readonly #byEntity = new Map<EntityName, Touched[]>()
-
-  constructor(readonly reader: Reader) {}
-
-  add(change: Change): void {
-    const one = this.#touch(change.entity, change.id)
-    if (isSetChange(change) || change.field !== '*') {
-      if (one.set === nothing) one.set = new Map()
-      one.set.set(change.field, isSetChange(change) ? undefined : change.after)
-    } else if (change.after) {
-      one.isMadeTwice ||= one.made !== undefined || (change.before === null && one.set.size > 0)
-      one.made = change.after
-      if (change.before !== null) one.unmade = change.before
-    } else one.unmade = change.before
-  }
-
-  #touch(entity: EntityName, id: string): Touched {
-    const key = `${entity} ${id}`
-    const known = this.touched.get(key)
-    if (known) return known
-    const one: Touched = { entity, id, set: nothing }
-    this.touched.set(key, one)
-    const others = this.#byEntity.get(entity)
-    if (others) others.push(one)
-    else this.#byEntity.set(entity, [one])
-    return one
-  }
-
-  of(entity: EntityName): readonly Touched[] {
-    return this.#byEntity.get(entity) ?? []
-  }
-
-  isGone(entity: EntityName, id: string): boolean {
-    const one = this.touched.get(`${entity} ${id}`)
-    return !!one && one.unmade !== undefined && one.made === undefined
-  }
-
-  maybe<E extends EntityName>(entity: E, id: string): Records[E] | undefined {
-    const one = this.touched.get(`${entity} ${id}`)
-    if (!one) return this.reader.maybe(entity, id)
-    if (this.isGone(entity, id)) return undefined
-    const base = (one.made ?? this.reader.maybe(entity, id)) as Records[E] | undefined
-    return base && one.set.size ? { ...base, ...Object.fromEntries(one.set) } : base
-  }
-
-  /** One column of an item, without a copy of the item. */
-  column<C extends 'parent' | 'kind' | 'status' | 'project' | 'stay'>(item: string, column: C): Item[C] | undefined {
-    const one = this.touched.get(`item ${item}`)
-    if (one?.set.has(column)) return one.set.get(column) as Item[C]
-    if (one?.made) return (one.made as Item)[column]
-    const place = this.reader.placeOf(item)
-    return place && (place.table.read(place.row, column) as Item[C])
-  }
-
-  hasItem(id: string): boolean {
-    if (this.isGone('item', id)) return false
-    return !!this.touched.get(`item ${id}`)?.made || !!this.reader.placeOf(id)
-  }
 }
 
 const isHeld = (reader: Reader, entity: EntityName, id: string): boolean =>
@@ -209,6 +135,27 @@ function isStepUsed(reader: Reader, after: After, step: Records['step']): boolea
     }
     return false
   })
+}
+
+/** One column of a board holds a status: for every kind, or for one. */
+function statusesAreHeldOnce(reader: Reader, after: After): Problem | undefined {
+  const touched = after.of('columnStatus').filter(({ made, set }) => made || set.size)
+  if (!touched.length) return undefined
+  const stored = [...reader.all('columnStatus')].map(({ id }) => id as string)
+  const held = new Map<string, string>()
+  const touchedIds = new Set(touched.map(({ id }) => id))
+  for (const id of new Set([...stored, ...touchedIds])) {
+    const one = after.maybe('columnStatus', id)
+    const board = one && after.maybe('column', one.column)?.board
+    if (!one || !board) continue
+    const place = `${board} ${one.status} ${one.kind}`
+    const other = held.get(place)
+    // What was held twice before is let be.
+    if (other !== undefined && (touchedIds.has(id) || touchedIds.has(other)))
+      return problem('held-twice', { name: after.maybe('status', one.status)?.name ?? '' })
+    held.set(place, id)
+  }
+  return undefined
 }
 
 /** As many stays are opened as closed, but for items that come or go; and what an item calls its open stay is one. */

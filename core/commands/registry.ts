@@ -5,6 +5,7 @@ import type { CommandId } from '../base/ids'
 import { comesTo, inOnePiece, type Pieces } from '../base/pieces'
 import { fail, ok, problem, type Result } from '../base/result'
 import { columns } from '../board/column-commands'
+import { holdStatus } from '../board/hold'
 import { setLimit } from '../board/set-limit'
 import { bringIn } from '../bring-in/command'
 import { usualBytes, type Applied, type CommandDefinition, type Context, type Envelope } from '../change/command'
@@ -20,6 +21,7 @@ import { projects } from '../projects/commands'
 import { createProject } from '../projects/create'
 import { fields } from '../projects/set-up/fields'
 import { kinds } from '../projects/set-up/kinds'
+import { addStatus } from '../projects/set-up/new-status'
 import { options } from '../projects/set-up/options'
 import { statuses, steps } from '../projects/set-up/statuses'
 import { views } from '../saved-views/commands'
@@ -37,7 +39,8 @@ const definitions = [
   views.add, views.set, views.remove, views.order, setWidths,
   fields.add, fields.set, fields.remove, fields.order, options.add, options.set, options.remove, options.order,
   kinds.add, kinds.set, kinds.remove, kinds.order, statuses.add, statuses.set, statuses.remove, statuses.order,
-  steps.add, steps.set, steps.remove, steps.order, columns.add, columns.set, columns.remove, columns.order,
+  steps.add, steps.set, steps.remove, steps.order, addStatus,
+  columns.add, columns.set, columns.remove, columns.order, holdStatus,
   bringIn, several, revert,
 ] as const // prettier-ignore
 

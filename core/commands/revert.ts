@@ -9,7 +9,7 @@ import { defineCommand, type Applied, type Context, type Entry, type Place } fro
 import { invertChange, isSetChange, type Change } from '../change/patch'
 import { upgradeEntry } from '../change/upgrade'
 import { isLongTextMark } from '../fields/long-text'
-import { changeStatus, stamp, StayIds } from '../items/changes'
+import { changeOf, changeStatus, stamp, StayIds } from '../items/changes'
 import { entitiesHeld, entityOf, idsNeeded } from '../model/entities'
 import type { Reader } from '../model/reader'
 import {
@@ -17,10 +17,12 @@ import {
   longTextId,
   type EntityName,
   type Item,
+  type ItemColumn,
   type LongText,
   type Records,
   type StatusId,
 } from '../model/records'
+import { isOver } from '../model/turn'
 import { idsOf } from '../fields/value'
 
 /**
@@ -154,10 +156,12 @@ class Reverting {
     const item = this.reader.maybe('item', id)
     if (!item) return this.#leave({ entity: 'item', id, field: '*', before: null, after: null })
     const before = this.#patch.length
-    const statusChanges = changes.filter((change) => statusColumns.has(change.field))
-    if (statusChanges.length) this.#revertStatus(item, statusChanges)
+    // Without a move, a change of the status's phase has said when it was started and finished.
+    const isMoved = changes.some((change) => change.field === 'stay')
+    const statusChanges = isMoved ? changes.filter((change) => statusColumns.has(change.field)) : []
+    if (isMoved) this.#revertStatus(item, statusChanges)
     for (const change of changes)
-      if (!statusColumns.has(change.field) && !stampColumns.has(change.field)) this.#revertValue(item, change)
+      if (!statusChanges.includes(change) && !stampColumns.has(change.field)) this.#revertValue(item, change)
     if (this.#patch.length > before) this.#patch.push(...stamp(item, this.context))
   }
 
@@ -167,12 +171,22 @@ class Reverting {
       changes.find((change) => change.field === field && !isSetChange(change)) as
         { before: unknown; after: unknown } | undefined
     if (of('stay')?.after === item.stay) {
-      this.#patch.push(...changes.map(invertChange))
+      for (const { field } of changes)
+        if (field !== 'finished')
+          this.#patch.push(...changeOf(item, field, item[field as ItemColumn], of(field)?.before))
+      this.#patch.push(...this.#finishedBefore(item, of))
       const stays = [String(of('stay')?.before), item.stay].flatMap((id) => this.#stayChanges.get(id) ?? [])
       this.#patch.push(...stays.map(invertChange).reverse())
     } else if (of('status') && item.status === of('status')?.after)
       this.#patch.push(...changeStatus(this.reader, item, of('status')?.before as StatusId, this.context, this.#stays))
     else this.#leave({ entity: 'item', id: item.id, field: 'status', before: null, after: null })
+  }
+
+  /** Whether it is finished follows the phase that the status it comes back to has today. */
+  #finishedBefore(item: Item, of: (field: string) => { before: unknown } | undefined): Change[] {
+    const phase = this.reader.maybe('status', String(of('status')?.before))?.phase
+    const since = of('finished')?.before ?? of('statusSince')?.before ?? item.statusSince
+    return changeOf(item, 'finished', item.finished, phase && isOver(phase) ? since : null)
   }
 
   #revertValue(item: Item, change: Change): void {

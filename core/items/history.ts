@@ -4,7 +4,7 @@ import { fieldTypes } from '../fields/registry'
 import { describeChange } from '../fields/describe'
 import type { Value } from '../fields/contract'
 import { fieldContext, itemKey, type Reader } from '../model/reader'
-import { isItemColumn, type Field } from '../model/records'
+import { isItemColumn, type EntityName, type Field } from '../model/records'
 
 /** Columns that a person is shown; the others follow from them. */
 const shownColumns = ['title', 'kind', 'parent', 'archived'] as const
@@ -68,6 +68,9 @@ export function nameOf(reader: Reader, type: string, patch: readonly Change[]): 
   // Whoever leaves hands items over: that they leave is what happens.
   const leaving = patch.find(({ entity, field }) => entity === 'person' && field === 'active')
   if (leaving) return nameOfAccess(reader, leaving, [leaving])
+  const setUp = patch.find(({ entity }) => entity in setUpWords)
+  if (setUp && type !== 'bring-in' && type !== 'projects.create')
+    return nameOfSetUp(reader, setUp, setUpWords[setUp.entity] ?? '')
   const items = [...new Set(patch.filter((one) => one.entity === 'item').map((one) => one.id))]
   const made = patch.filter((one) => one.entity === 'item' && one.field === '*' && !isSetChange(one) && one.after)
   if (type === 'bring-in') return `bringing in ${many(made.length)}`
@@ -96,11 +99,26 @@ const label = (reader: Reader, change: Change | undefined): string => {
 /** What an entry that is about no item did, by its first change. */
 function nameOfOther(reader: Reader, patch: readonly Change[]): string {
   const first = patch.find((change) => change.entity === 'project') ?? patch[0]
-  if (first?.entity === 'limit') return 'changing a limit'
   if (first?.entity === 'person' || first?.entity === 'member') return nameOfAccess(reader, first, patch)
   if (first?.entity !== 'view' && first?.entity !== 'project') return 'a change'
   const record = recordOf(reader, first) as Named | undefined
   return `${doingOf(first)} the ${first.entity} ${record?.name ?? ''}`.trim()
+}
+/** What a project is set up with, by what its record is called. */
+const setUpWords: Readonly<Partial<Record<EntityName, string>>> = {
+  status: 'status', step: 'status', workflow: 'workflow', kind: 'kind', field: 'field', option: 'option',
+  column: 'column', columnStatus: 'column', limit: 'limit',
+} // prettier-ignore
+/** `removing the status Being checked`, `changing the limit of In hand`. */
+function nameOfSetUp(reader: Reader, change: Change, what: string): string {
+  const record = recordOf(reader, change) as Partial<Named & Record<'label' | 'column' | 'status', string>> | undefined
+  const { entity } = change
+  const column = reader.maybe('column', record?.column ?? change.id.split('/')[0] ?? '')?.name ?? ''
+  if (entity === 'limit') return `changing the limit of ${column}`.trim()
+  if (entity === 'columnStatus') return `changing what ${column} holds`
+  const named = entity === 'step' ? statusName(reader, record?.status ?? change.id.split('/')[1]) : (record?.name ?? record?.label ?? '') // prettier-ignore
+  const doing = doingOf(change) === 'archiving' ? 'removing' : doingOf(change)
+  return `${doing} the ${what} ${named}`.trim()
 }
 /** The record that a change makes, takes away or changes. */
 const recordOf = (reader: Reader, change: Change): unknown =>

@@ -12,6 +12,8 @@ export interface ServerPort {
   history(item: string, before: number | undefined): Promise<{ entries: readonly Entry[]; more: boolean }>
   /** Revision 0 and no words where there is none. */
   longText(item: string, field: string): Promise<{ revision: number; text: string }>
+  /** How long items of a project stay in each status, in ms. */
+  typicalStays(project: string): Promise<Readonly<Record<string, number>>>
 }
 
 /** What a query is answered from: the state of a replica or a room, who asks, the workspace's day. */

@@ -10,16 +10,18 @@ import { openWork } from './open-work'
 import { projectItems } from './project-items'
 import { queue } from './queue'
 import { itemNames, search } from './search'
+import { effects, standing, typicalStays } from './set-up'
 import { typedWords } from './typed-words'
 import { valueCounts } from './value-counts'
 import { view } from './view'
 import { leaves, notIn, why } from './why'
 
 /** What pages watch. */
-export const watchedQueries = { directory, inTurn, turns, queue, view, item, openWork } as const
+export const watchedQueries = { directory, inTurn, turns, queue, view, item, openWork, standing } as const
 /** What pages ask once. */
 export const askedQueries = {
-  valueCounts, conditionCounts, typedWords, why, notIn, leaves, search, itemNames, history, longText, projectItems, drafts,
+  valueCounts, conditionCounts, typedWords, why, notIn, leaves, search, itemNames, history, longText, projectItems, drafts, effects,
+  typicalStays,
 } as const // prettier-ignore
 
 /** The name of a query that is kept answered. */

@@ -1,5 +1,6 @@
 /** A view that a page watches: the rows in sight, the heads of groups, the sums, kept right change by change. */
 import { viewContext } from '../facts/contract'
+import { isSameValue } from '../base/sorted-ids'
 import { fieldRef } from '../facts/registry'
 import type { DefinitionIn, ShownView } from '../layouts/contract'
 import { layoutOf, type LayoutAnswer } from '../layouts/registry'
@@ -30,6 +31,8 @@ const margin = 400
 
 interface Shown {
   readonly definition: ViewDefinition
+  /** What is asked for it, which what a board holds decides too. */
+  readonly question: ViewQuestion
   readonly project: Project
   readonly live: LiveView
   /** The state that it reads: another takes its place when everything is fetched again. */
@@ -70,14 +73,15 @@ class ViewWatch implements Watch<LayoutAnswer | undefined> {
     const project = saved && state.maybe('project', saved.project)
     if (!definition || !project) return void (this.#shown = undefined)
     const context = viewContext(state, project.id, viewerOf(this.context))
-    if (this.#shown?.definition === definition && this.#shown.reader === state) {
+    const question = withSums(layoutOf(definition).question(state, definition), project)
+    if (this.#shown?.reader === state && isSameValue(this.#shown.question, question)) {
       this.#shown.live.evaluate(context)
-      this.#shown = { ...this.#shown, project }
+      this.#shown = { ...this.#shown, definition, project }
       return
     }
-    const live = new LiveView(withSums(layoutOf(definition).question(state, definition), project), context)
+    const live = new LiveView(question, context)
     if (this.#held.size) live.hold(this.#held)
-    this.#shown = { definition, project, live, reader: state }
+    this.#shown = { definition, question, project, live, reader: state }
   }
 
   update(changed: ChangeSet): boolean {

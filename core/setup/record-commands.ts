@@ -1,5 +1,6 @@
 /** Commands on records that a project or a team is set up with: each entity says what of it can change. */
 import * as z from 'zod/mini'
+import { isSameText } from '../base/collation'
 import { rankBetween } from '../base/ranks'
 import { firstProblem, must, problem, type Problem } from '../base/result'
 import { isSameValue } from '../base/sorted-ids'
@@ -22,10 +23,12 @@ export interface RecordKind<E extends EntityName, F extends Fields, More extends
   readonly fields: F
   /** Those among which a record has its place. */
   siblings(reader: Reader, record: Records[E]): Iterable<Records[E]>
+  /** What it is called: none of its siblings is called the same, case, accents and blanks aside. */
+  called?(record: Records[E]): string
   /** What is wrong with a record as it would be. */
   check?(reader: Reader, record: Records[E]): Problem | undefined
   /** What else changes when the record does. */
-  besides?(record: Records[E], next: Records[E]): Change[]
+  besides?(record: Records[E], next: Records[E], reader: Reader, context: Context): Change[]
   /** What removing needs to be told besides: where what depends on the record goes. */
   readonly removal: More
   checkRemoval?(reader: Reader, record: Records[E], body: z.infer<More>): Problem | undefined
@@ -48,6 +51,13 @@ export function recordCommands<E extends EntityName, F extends Fields, More exte
     const record = find(reader, it)
     return record ? changeRefusal(reader, context.by, entity, record) : problem('gone')
   }
+  const nameRefusal = (reader: Reader, record: R): Problem | undefined => {
+    const name = kind.called?.(record)
+    if (name === undefined) return undefined
+    for (const other of kind.siblings(reader, record) as Iterable<R>)
+      if (other.id !== record.id && isSameText(kind.called?.(other) ?? '', name)) return problem('name-taken', { name })
+    return undefined
+  }
   const set = z.object(
     Object.fromEntries(
       Object.entries(kind.fields).map(([name, schema]) => [name, z.optional(z.object({ from: schema, to: schema }))]),
@@ -66,7 +76,9 @@ export function recordCommands<E extends EntityName, F extends Fields, More exte
       body: z.object({ record: kind.record }),
       projects: (reader, body: { record: Records[E] }) => projects(reader, body.record),
       check: (reader, { record }, context) =>
-        changeRefusal(reader, context.by, entity, record) ?? kind.check?.(reader, record),
+        changeRefusal(reader, context.by, entity, record) ??
+        nameRefusal(reader, record as R) ??
+        kind.check?.(reader, record),
       apply: (_reader, { record }) => applied([makes(entity, record as R)]),
     }),
 
@@ -90,17 +102,19 @@ export function recordCommands<E extends EntityName, F extends Fields, More exte
             const stored = record[field]
             return isKnown ? undefined : problem('changed-meanwhile', undefined, [{ field, yours: change.to, stored }])
           }) ??
+          // What was called alike before may be changed otherwise.
+          (kind.called?.(next) === kind.called?.(record) ? undefined : nameRefusal(reader, next)) ??
           kind.check?.(reader, next)
         )
       },
-      apply(reader, body) {
+      apply(reader, body, context) {
         const record = must(find(reader, body.target), entity) as R & Record<string, unknown>
         const changes = changesIn(body.set).flatMap(([field, change]): Change[] =>
           change && !isSameValue(record[field], change.to)
             ? [{ entity, id: record.id, field, before: record[field] ?? null, after: change.to }]
             : [],
         )
-        return applied([...changes, ...(kind.besides?.(record, nextOf(record, body.set)) ?? [])])
+        return applied([...changes, ...(kind.besides?.(record, nextOf(record, body.set), reader, context) ?? [])])
       },
     }),
 

@@ -11,6 +11,7 @@ import { modelVersion } from '../change/upgrade'
 import { together } from '../commands/bare'
 import { commandOf, definitionOf, judge, type BareCommand, type Command } from '../commands/registry'
 import type { Field, Item, LongText, Person, Project, Records, Role } from '../model/records'
+import { phases } from '../model/names'
 import { boardsOf, columnsOf, fieldsOf, kindsOf, limitOf, statusesOf, stepsOf } from '../model/reader'
 import { State } from '../model/state'
 import { optionsOf, starterPattern } from '../projects/starter-pattern'
@@ -475,7 +476,7 @@ export function setUpCommand(
     return does && command(ids, { type: `${entity}.${does}`, ...bodies[does] } as never)
   }
   const other = (list: readonly { readonly id: string }[]) => pick(list, to)?.id
-  switch (which % 6) {
+  switch (which % 8) {
     case 0:
       return of('field', fields, { name: named }, 'name', named, {})
     case 1:
@@ -483,7 +484,9 @@ export function setUpCommand(
     case 2:
       return of('kind', kinds, { name: named }, 'name', named, { to: other(kinds) })
     case 3:
-      return of('status', statuses, { name: named }, 'name', named, { to: other(statuses) })
+      return more % 8 === 5
+        ? of('status', statuses, {}, 'phase', pick(phases, which >> 3), {})
+        : of('status', statuses, { name: named }, 'name', named, { to: other(statuses) })
     case 4: {
       const free = statuses.find((status) => !steps.some((step) => step.status === status.id))
       const workflow = steps[0]?.workflow
@@ -491,6 +494,31 @@ export function setUpCommand(
       // A status that is no step yet is there seldom: then it mostly becomes one.
       if (verb === 'add' && !free) return undefined
       return of('step', steps, made, 'turn', { of: 'nobody' }, {}, free && more % 8 < 6 ? 'add' : verb)
+    }
+    case 5: {
+      const [status, board, workflow] = [pick(statuses, one), columns[0]?.board, steps[0]?.workflow]
+      if (!status || !board || !workflow) return undefined
+      const column = { id: ids.next() as never, board, name: named, rank: `b9${which % 10}`, archived: false }
+      const held = more % 2 ? column.id : pick(columns, to)!.id
+      return command(ids, {
+        type: 'workflow.extend',
+        status: { ...status, id, name: named, rank: `b9${which % 10}` },
+        step: {
+          id: tieId<'step'>(workflow, id),
+          workflow,
+          status: id,
+          rank: `b9${which % 10}`,
+          turn: { of: 'nobody' },
+        },
+        column: more % 2 ? column : null,
+        held: { id: tieId<'columnStatus'>(held, id), column: held, status: id, kind: null },
+      })
+    }
+    case 6: {
+      const [status, board] = [pick(statuses, one), columns[0]?.board]
+      if (!status || !board) return undefined
+      const kind = more % 5 ? null : (kinds[0]?.id ?? null)
+      return command(ids, { type: 'column.hold', board, status: status.id, kind, to: more % 4 ? pick(columns, to)!.id : null }) // prettier-ignore
     }
     default:
       return of('column', columns, { name: named }, 'name', named, { to: pick([null, other(columns)], more) ?? null })

@@ -90,6 +90,7 @@ const routes: Readonly<Record<string, { path: string; body?: unknown; isFeed?: b
   'password/forgotten.post': { path: '/api/password/forgotten', body: { email: 'a@garden.example' } },
   'owner.post': { path: '/api/owner', body: { code: 'x', name: 'A', email: 'a@garden.example', password: 'long enough it is', workspace: 'W', timeZone: 'Europe/Berlin' } },
   'projects/[id]/items.get': { path: '/api/projects/[1]/items' },
+  'projects/[id]/stays.get': { path: '/api/projects/[1]/stays' },
   'projects/[id]/past.get': { path: '/api/projects/[1]/past?days=[3]' },
   'session.delete': { path: '/api/session' },
   'session.post': { path: '/api/session', body: { email: 'a@garden.example', password: 'wrong' } },

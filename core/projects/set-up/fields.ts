@@ -15,6 +15,7 @@ export const fields = recordCommands({
   id: ids.fieldId,
   fields: { name, help: text(500) },
   siblings: (reader, field) => fieldsOf(reader, field.project),
+  called: (field) => field.name,
   removal: z.object({}),
   remove(reader, field) {
     const changes: Change[] = [archivedNow('field', field)]

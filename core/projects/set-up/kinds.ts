@@ -17,6 +17,7 @@ export const kinds = recordCommands({
   id: ids.kindId,
   fields: { name, icon: z.enum(kindIcons) },
   siblings: (reader, kind) => kindsOf(reader, kind.project),
+  called: (kind) => kind.name,
   check: (reader, kind) =>
     reader.maybe('workflow', kind.workflow)?.project === kind.project ? undefined : problem('other-project'),
   /** `to`: what its items become; those whose status that kind has not start over. */

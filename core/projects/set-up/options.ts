@@ -20,7 +20,8 @@ export const options = recordCommands({
   record: optionRecord,
   id: ids.optionId,
   fields: { label: name, colour: z.enum(optionColours) },
-  siblings: (reader, option) => reader.optionsOf(option.field),
+  siblings: (reader, option) => reader.optionsOf(option.field).filter((one) => !one.archived),
+  called: (option) => option.label,
   check: (reader, option) =>
     fieldTypes[fieldOf(reader, option)?.type ?? 'shortText'].choices === 'options' ? undefined : problem('wrong-value', { field: 'field' }), // prettier-ignore
   /** `to`: what items that have it get in its place; null: none. Without it they keep what they have. */

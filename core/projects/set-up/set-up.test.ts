@@ -1,9 +1,10 @@
 import { beforeEach, describe, expect, it } from 'vitest'
+import { tieId } from '../../base/ids'
 import { must } from '../../base/result'
 import { effects, type Effects } from '../../commands/effects'
 import { judge, type BareCommand } from '../../commands/registry'
 import { boardsOf, columnsOf, fieldsOf, heldBy, kindsOf, limitOf, statusesOf, stepsOf } from '../../model/reader'
-import type { Item, Person } from '../../model/records'
+import type { BoardColumn, Item, Person, Status } from '../../model/records'
 import { turnOf } from '../../model/turn'
 import { command, contextOf, PlainRoom, smallWorkspace, type Small } from '../../test-kit/workspace'
 
@@ -150,8 +151,16 @@ describe('a status that is removed', () => {
     const one = item({ [fieldNamed('assignees').id]: [hamid] })
     const before = standing()
     const told = does({ type: 'status.remove', target: noted!.id, how: { to: ready!.id } })
-    expect(told.touched).toMatchObject({ status: 1, item: 1, step: 1, workflow: 1, columnStatus: 1, stay: 2 })
-    expect(told.queues).toEqual([hamid])
+    expect(told.touched).toMatchObject({
+      status: 1,
+      item: 1,
+      step: 1,
+      workflow: 1,
+      columnStatus: 1,
+      column: 1,
+      stay: 2,
+    })
+    expect(told.queues).toEqual({ [hamid]: 1 })
     expect(now(one).status).toBe(ready!.id)
     expect(turnOf(stored(), now(one)).people).toEqual([hamid])
     const [workflow] = stored().all('workflow')
@@ -169,6 +178,116 @@ describe('a status that is removed', () => {
     const before = standing()
     does({ type: 'step.remove', target: third!.id, how: {} })
     isUndone(before)
+  })
+})
+
+describe('a status of another phase', () => {
+  it('has finished what stands in it since it came there, and one undo says otherwise', () => {
+    const ready = statusesOf(stored(), small.project.id)[1]!
+    const one = item({}, 1)
+    const before = standing()
+    const told = does({ type: 'status.set', target: ready.id, set: { phase: { from: 'waiting', to: 'finished' } } })
+    expect(told.touched).toMatchObject({ status: 1, item: 1 })
+    expect(now(one).finished).toBe(now(one).statusSince)
+    isUndone(before)
+    does({ type: 'status.set', target: ready.id, set: { phase: { from: 'waiting', to: 'active' } } })
+    expect([now(one).started, now(one).finished]).toEqual([now(one).statusSince, null])
+  })
+
+  it('and back leaves what was moved meanwhile as its phase says', () => {
+    const [, ready, inHand] = statusesOf(stored(), small.project.id)
+    const one = item({}, 1)
+    const lead = small.people.lead.id
+    const moved = must(room.do(command(small.ids, { type: 'items.move', items: [{ item: one.id, status: { from: ready!.id, to: inHand!.id } }] }), lead), 'move') // prettier-ignore
+    does({ type: 'status.set', target: ready!.id, set: { phase: { from: 'waiting', to: 'dropped' } } })
+    if (!moved.ok) throw new Error('not moved')
+    room.do(command(small.ids, { type: 'revert', of: moved.value.command }), lead)
+    expect(now(one).status).toBe(ready!.id)
+    expect(now(one).finished).not.toBeNull()
+  })
+
+  it('says whose queues change', () => {
+    const ready = statusesOf(stored(), small.project.id)[1]!
+    const hamid = small.people.contributor.id
+    item({ [fieldNamed('assignees').id]: [hamid] }, 1)
+    const [workflow] = stored().all('workflow')
+    const step = stepsOf(stored(), workflow!.id)[1]!
+    const told = does({ type: 'step.set', target: step.id, set: { turn: { from: step.turn, to: { of: 'nobody' } } } })
+    expect(told.queues).toEqual({ [hamid]: 1 })
+    expect(does({ type: 'status.set', target: ready.id, set: { colour: { from: ready.colour, to: 'plum' } } }).queues).toEqual({}) // prettier-ignore
+  })
+})
+
+describe('a new status', () => {
+  const extend = (name: string, column: 'own' | 'first' | 'none') => {
+    const [workflow] = stored().all('workflow')
+    const board = must(boardsOf(stored(), small.project.id)[0], 'board').id
+    const id = small.ids.next() as Status['id']
+    const own = { id: small.ids.next() as BoardColumn['id'], board, name, rank: 'b5', archived: false }
+    const held = column === 'own' ? own.id : columnsOf(stored(), board)[0]!.id
+    return {
+      type: 'workflow.extend', column: column === 'own' ? own : null,
+      status: { id, project: small.project.id, name, phase: 'active', colour: 'pond', rank: 'b5', archived: false },
+      step: { id: tieId<'step'>(workflow!.id, id), workflow: workflow!.id, status: id, rank: 'b5', turn: { of: 'assignees' } },
+      held: column === 'none' ? null : { id: tieId<'columnStatus'>(held, id), column: held, status: id, kind: null },
+    } as const satisfies BareCommand // prettier-ignore
+  }
+
+  it('has its place in the workflow and on the board at once, in a column of its own, in another, or in none', () => {
+    const before = standing()
+    for (const [column, columns] of [
+      ['own', 1],
+      ['first', 0],
+      ['none', 0],
+    ] as const) {
+      const count = columnsOf(stored(), must(boardsOf(stored(), small.project.id)[0], 'board').id).length
+      const bare = extend('Drying', column)
+      does(bare)
+      expect(statusesOf(stored(), small.project.id).at(-1)!.name).toBe('Drying')
+      expect(columnsOf(stored(), must(boardsOf(stored(), small.project.id)[0], 'board').id)).toHaveLength(count + columns) // prettier-ignore
+      isUndone(before)
+    }
+  })
+
+  it('is refused under a name that is taken, whatever its case, and outside the project', () => {
+    expect(refused(extend('  in  HAND', 'first'))).toBe('name-taken')
+    expect(refused({ ...extend('Drying', 'own'), held: null, column: { ...extend('x', 'own').column!, board: 'b' as never } })).toBe('gone') // prettier-ignore
+    expect(refused(extend('Drying', 'first'), small.people.contributor)).toBe('not-allowed')
+    const [noted, ready] = statusesOf(stored(), small.project.id)
+    expect(refused({ type: 'status.set', target: noted!.id, set: { name: { from: noted!.name, to: 'reády' } } })).toBe('name-taken') // prettier-ignore
+    expect(refused({ type: 'status.set', target: noted!.id, set: { name: { from: noted!.name, to: 'NOTED' } } })).toBeUndefined() // prettier-ignore
+    expect(ready!.name).toBe('Ready')
+  })
+})
+
+describe('what a column holds', () => {
+  it('goes from one column to another, or out of all of them', () => {
+    const board = must(boardsOf(stored(), small.project.id)[0], 'board').id
+    const [first, second] = columnsOf(stored(), board)
+    const [noted] = statusesOf(stored(), small.project.id)
+    const before = standing()
+    does({ type: 'column.hold', board, status: noted!.id, kind: null, to: second!.id })
+    expect(heldBy(stored(), first!.id)).toEqual([])
+    expect(heldBy(stored(), second!.id).map((held) => held.status)).toContain(noted!.id)
+    isUndone(before)
+    does({ type: 'column.hold', board, status: noted!.id, kind: null, to: null })
+    expect([...stored().all('columnStatus')].some((held) => held.status === noted!.id)).toBe(false)
+  })
+
+  it('is held once a board, also after an undo', () => {
+    const { lead } = small.people
+    const board = must(boardsOf(stored(), small.project.id)[0], 'board').id
+    const [, second, third] = columnsOf(stored(), board)
+    const [noted] = statusesOf(stored(), small.project.id)
+    const hold = (to: string) => room.do(command(small.ids, { type: 'column.hold', board, status: noted!.id, kind: null, to: to as never }), lead.id) // prettier-ignore
+    const done = hold(second!.id)
+    hold(third!.id)
+    if (!done.ok) throw new Error('not held')
+    const undone = room.do(command(small.ids, { type: 'revert', of: done.value.command }), lead.id)
+    expect(undone.ok ? 'done' : undone.problem.code).toBe('held-twice')
+    const id = tieId<'columnStatus'>(second!.id, noted!.id)
+    expect(refused({ type: 'column.remove', target: third!.id, how: { to: second!.id } })).toBeUndefined()
+    expect(stored().maybe('columnStatus', id)).toBeUndefined()
   })
 })
 

@@ -2,13 +2,49 @@ import * as z from 'zod/mini'
 import { name } from '../../base/schemas'
 import * as ids from '../../base/id-schemas'
 import { problem } from '../../base/result'
-import { changeStatus, stamp, StayIds } from '../../items/changes'
+import type { Context } from '../../change/command'
+import { changeOf, changeStatus, stamp, StayIds } from '../../items/changes'
 import { paletteColours, phases } from '../../model/names'
-import { statusesOf, stepsOf } from '../../model/reader'
+import { heldBy, limitId, statusesOf, stepsOf, type Reader } from '../../model/reader'
+import type { ColumnStatus, Item, Status } from '../../model/records'
+import { isOver } from '../../model/turn'
 import type { Change } from '../../change/patch'
 import { statusRecord, stepRecord, turnRecord } from '../../model/schemas'
 import { recordCommands, unmade } from '../../setup/record-commands'
 import { archivedNow, itemsWith } from './in-project'
+
+/** Where a status is of another phase, what stands in it has been started or finished since it came there, or has not. */
+function itemsInPhase(reader: Reader, status: Status, next: Status, context: Context): Change[] {
+  if (status.phase === next.phase) return []
+  const standsIn = (item: Item) => item.status === status.id
+  return itemsWith(reader, status.project, standsIn).flatMap((item): Change[] => {
+    const started = item.started ?? (next.phase === 'active' ? item.statusSince : null)
+    const finished = isOver(next.phase) ? (item.finished ?? item.statusSince) : null
+    const changes = [
+      ...changeOf(item, 'started', item.started, started),
+      ...changeOf(item, 'finished', item.finished, finished),
+    ]
+    return changes.length ? [...changes, ...stamp(item, context)] : []
+  })
+}
+
+/** What holds a status lets go of it; a column that held nothing else goes too, with its limit. */
+function letGo(reader: Reader, held: readonly ColumnStatus[]): Change[] {
+  const leaving = new Set<string>(held.map((one) => one.id))
+  const columns = [...new Set(held.map((one) => one.column))].filter((column) =>
+    heldBy(reader, column).every((one) => leaving.has(one.id)),
+  )
+  return [
+    ...held.map((one) => unmade('columnStatus', one)),
+    ...columns.flatMap((id): Change[] => {
+      const [column, limit] = [reader.maybe('column', id), reader.maybe('limit', limitId(id))]
+      return [
+        ...(column && !column.archived ? [archivedNow('column', column)] : []),
+        ...(limit ? [unmade('limit', limit)] : []),
+      ]
+    }),
+  ]
+}
 
 /** Adding, changing, removing and ordering the statuses of a project. */
 export const statuses = recordCommands({
@@ -17,6 +53,8 @@ export const statuses = recordCommands({
   id: ids.statusId,
   fields: { name, phase: z.enum(phases), colour: z.enum(paletteColours) },
   siblings: (reader, status) => statusesOf(reader, status.project),
+  called: (status) => status.name,
+  besides: (status, next, reader, context) => itemsInPhase(reader, status, next, context),
   /** `to`: where its items go, and where workflows begin that began with it. */
   removal: z.object({ to: ids.statusId }),
   checkRemoval: (reader, status, { to }) =>
@@ -33,7 +71,7 @@ export const statuses = recordCommands({
       archivedNow('status', status),
       ...steps.map((step) => unmade('step', step)),
       ...begun.map(({ id, start }): Change => ({ entity: 'workflow', id, field: 'start', before: start, after: to })),
-      ...held.map((one) => unmade('columnStatus', one)),
+      ...letGo(reader, held),
       ...items.flatMap((item) => [...changeStatus(reader, item, to, context, stays), ...stamp(item, context)]),
     ]
   },

@@ -1,0 +1,60 @@
+import { ColumnPlaces, heldByColumn } from '../board/columns'
+import { isSameValue } from '../base/sorted-ids'
+import type { CommandId, ProjectId } from '../base/ids'
+import { effects as effectsOf, type Effects } from '../commands/effects'
+import { commandOf, type BareCommand } from '../commands/registry'
+import { personActor } from '../change/actor'
+import type { Result } from '../base/result'
+import { boardsOf, type Reader } from '../model/reader'
+import { askedQuery, watchedQuery } from './contract'
+
+/** How many items of a project stand where. */
+export interface StandingAnswer {
+  /** By status: archived items aside. */
+  readonly statuses: Readonly<Record<string, number>>
+  /** By column of any of its boards. */
+  readonly columns: Readonly<Record<string, number>>
+}
+
+/** How many items stand in each status and column of a project. */
+export const standing = watchedQuery<{ readonly project: ProjectId }, StandingAnswer>(({ state }, { project }) => {
+  let last = standingIn(state, project)
+  return {
+    update() {
+      const next = standingIn(state, project)
+      if (isSameValue(last, next)) return false
+      last = next
+      return true
+    },
+    answer: () => last,
+  }
+})
+
+function standingIn(reader: Reader, project: ProjectId): StandingAnswer {
+  const { status, listed, n } = reader.table(project)
+  const counts = new Int32Array(status.codes.ids.length)
+  for (let row = 0; row < n; row++) counts[status.a[row]!]! += listed[row]!
+  const boards = boardsOf(reader, project).map(({ id }) => heldByColumn(reader, project, new ColumnPlaces(reader, id)))
+  return {
+    statuses: Object.fromEntries(status.codes.ids.map((id, at) => [id, counts[at] ?? 0])),
+    columns: Object.fromEntries(boards.flatMap((held) => [...held])),
+  }
+}
+
+/** What a command would touch, or why it cannot be done. */
+export const effects = askedQuery<{ readonly command: BareCommand }, Result<Effects>>(
+  ({ state, me, today }, { command }) => {
+    const one = commandOf('00000000-0000-7000-8000-000000000000' as CommandId, command)
+    const now = `${today()}T12:00:00.000Z`
+    return effectsOf(state, one, {
+      command: one.id, by: personActor(me), now, today: today(), isRoom: false, entryOf: () => undefined,
+      longText: () => undefined,
+    }) // prettier-ignore
+  },
+)
+
+/** How long items stay in each status, in ms, by status: the median of the stays that have ended. */
+export type TypicalStays = Readonly<Record<string, number>>
+export const typicalStays = askedQuery<{ readonly project: ProjectId }, TypicalStays>(
+  async ({ server }, { project }) => (await server?.typicalStays(project)) ?? {},
+)
