@@ -21,13 +21,17 @@ import { addPeopleWords, invitationWords, peopleWords, personWords } from './wor
 
 /** Adds one person or a whole list; what each line was understood as stands below while one types. */
 const isOpen = defineModel<boolean>({ required: true })
+/** The projects that they take part in, where nothing else is said. */
+const props = defineProps<{ into?: readonly string[] }>()
 const emit = defineEmits<{ added: [] }>()
 const changes = useChanges()
 const directory = useDirectory()
 const text = ref('')
 const none = 'none'
 const role = ref<string>('contributor')
-const projects = ref<string[]>(directory.projects.length === 1 ? directory.projects.map(({ id }) => id) : [])
+const projects = ref<string[]>(
+  props.into ? [...props.into] : directory.projects.length === 1 ? directory.projects.map(({ id }) => id) : [],
+)
 const roleChoices = computed(() => [
   ...rolesToGive(directory.may('make owners')).map((one) => ({ value: one as string, title: one as string })),
   { value: none, title: peopleWords.noAccount },

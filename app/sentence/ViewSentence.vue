@@ -139,40 +139,8 @@ async function remove(): Promise<void> {
   gap: 20px;
   align-items: flex-start;
 }
-.sentence-text {
-  font: 400 17.5px/1.55 var(--serif);
-  letter-spacing: -0.006em;
-  text-wrap: pretty;
-  max-width: 60em;
-  color: var(--soft);
-  white-space: pre-wrap;
-}
-.phrase {
-  cursor: pointer;
-  color: var(--ink);
-  border-bottom: 1.5px dotted var(--lichen);
-  line-height: 1.25;
-  font-weight: 500;
-}
-.phrase:hover {
-  border-bottom-style: solid;
-}
-.phrase[aria-expanded='true'] {
-  background: var(--leaf-tint);
-  border-bottom-style: solid;
-  border-color: var(--leaf);
-  border-radius: var(--round) 3px 0 0;
-  box-shadow: 0 0 0 3px var(--leaf-tint);
-  box-decoration-break: clone;
-}
 .phrase.layout {
   color: var(--leaf);
-}
-.phrase.more {
-  color: var(--soft);
-  font-weight: 400;
-  font-style: italic;
-  border-color: var(--rule-strong);
 }
 .unfold {
   display: none;

@@ -3,6 +3,7 @@ import { computed } from 'vue'
 import type { Project } from '#core/model/records'
 import PopDialog from '../parts/PopDialog.vue'
 import { useChanges } from '../data/changes'
+import { changeSet } from './project-names'
 import { projectWords } from './project-words'
 import ProjectNames, { type Names } from './ProjectNames.vue'
 
@@ -14,16 +15,12 @@ const isOpen = computed({
   set: (isOpen) => isOpen || (project.value = undefined),
 })
 
-async function change({ name, prefix }: Names): Promise<void> {
+async function change(names: Names): Promise<void> {
   const held = project.value
   if (!held) return
-  const set = {
-    ...(name !== held.name && { name: { from: held.name, to: name } }),
-    ...(prefix !== held.prefix && { prefix: { from: held.prefix, to: prefix } }),
-  }
+  const set = changeSet(held, names)
   // Where it is refused, what was typed stays, and the notice says why.
-  if (!Object.keys(set).length || (await changes.send({ type: 'project.set', target: held.id, set })))
-    isOpen.value = false
+  if (!set || (await changes.send({ type: 'project.set', target: held.id, set }))) isOpen.value = false
 }
 </script>
 

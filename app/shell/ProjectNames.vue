@@ -10,7 +10,7 @@ export interface Names {
   readonly name: string
   readonly prefix: string
 }
-const props = defineProps<{ title: string; names: Names; go: string; about: string }>()
+const props = defineProps<{ title: string; names: Names; go: string; about: string; inPlace?: boolean }>()
 const emit = defineEmits<{ take: [names: Names]; leave: [] }>()
 const name = ref(props.names.name)
 const prefix = ref(props.names.prefix)
@@ -23,6 +23,7 @@ function takeName(text: string): void {
   prefix.value = letters.slice(0, 3).toUpperCase()
 }
 const isWhole = computed(() => name.value.trim() && /^[A-Z][A-Z0-9]{1,7}$/.test(prefix.value))
+const isChanged = computed(() => !props.inPlace || name.value.trim() !== props.names.name || prefix.value !== props.names.prefix) // prettier-ignore
 const take = (): void => void (isWhole.value && emit('take', { name: name.value.trim(), prefix: prefix.value }))
 </script>
 
@@ -33,7 +34,7 @@ const take = (): void => void (isWhole.value && emit('take', { name: name.value.
       :model-value="name"
       :label="projectWords.name"
       maxlength="120"
-      autofocus
+      :autofocus="!inPlace"
       required
       @update:model-value="takeName"
     />
@@ -49,8 +50,8 @@ const take = (): void => void (isWhole.value && emit('take', { name: name.value.
     />
     <p class="soft">{{ about }}</p>
     <div class="ends">
-      <VBtn type="submit" variant="flat" :disabled="!isWhole">{{ go }}</VBtn>
-      <VBtn variant="plain" @click="emit('leave')">{{ editorWords.cancel }}</VBtn>
+      <VBtn type="submit" variant="flat" :disabled="!isWhole || !isChanged">{{ go }}</VBtn>
+      <VBtn v-if="!inPlace" variant="plain" @click="emit('leave')">{{ editorWords.cancel }}</VBtn>
     </div>
   </form>
 </template>

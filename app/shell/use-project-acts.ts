@@ -26,6 +26,7 @@ export function useProjectActs(name: (project: Project) => void) {
     if (router.currentRoute.value.path.startsWith(`/app/${project.prefix}/`)) await router.push('/app')
   }
   const acts = (project: Project): Act[] => [
+    { label: projectWords.howItWorks, do: () => void router.push(`/app/${project.prefix}/set-up/statuses`) },
     ...(directory.may('change items', project.id)
       ? [{ label: frameWords.bringIn, do: () => void router.push(`/app/${project.prefix}/bring-in`) }]
       : []),

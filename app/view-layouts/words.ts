@@ -39,6 +39,7 @@ export const columnWords = {
   fold: (name: string) => `Fold ${name}`,
   unfold: (name: string) => `Unfold ${name}`,
   add: (name: string) => `Add an item to ${name}`,
+  outside: 'In no column',
 } as const
 
 export const cardWords = {

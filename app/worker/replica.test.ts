@@ -91,6 +91,7 @@ class Elsewhere {
     },
     history: async () => ({ entries: [], more: false }),
     longText: async () => ({ revision: 0, text: '' }),
+    typicalStays: async () => ({}),
     signOut: async () => undefined,
     feed: async (hear, stop) => {
       this.#up()

@@ -44,7 +44,7 @@ describe('rows that cross once', () => {
         let page: BoardAnswer | undefined
         for (const lists of moments) {
           const answer: BoardAnswer = {
-            layout: 'board', sums,
+            layout: 'board', sums, outside: [],
             columns: Object.entries(lists).map(([column, { from, rows }]) => ({
               column, held: rows.length, shown: rows.length, stretch: { from, rows: rowsOf(rows) },
             })),

@@ -89,20 +89,28 @@ export class ColumnPlaces {
   }
 }
 
+/** How many items a board has in each column, and in statuses that none of its columns holds. */
+export interface Held {
+  readonly columns: Map<string, number>
+  readonly outside: Map<string, number>
+}
 /**
  * How many items each column holds, by its id: every item of the project that is not archived and whose status the column
- * holds for its kind, at every level, whatever a view leaves out.
+ * holds for its kind, at every level, whatever a view leaves out. The others by their status.
  */
-export function heldByColumn(reader: Reader, project: ProjectId, places: ColumnPlaces): Map<string, number> {
-  const held = new Map(places.columns.map((column) => [column.id as string, 0]))
+export function heldByColumn(reader: Reader, project: ProjectId, places: ColumnPlaces): Held {
+  const columns = new Map(places.columns.map((column) => [column.id as string, 0]))
+  const outside = new Map<string, number>()
   const { kind, status, listed, n } = reader.table(project)
   const kinds = kind.codes.ids.length
   const counts = new Int32Array(status.codes.ids.length * kinds)
   for (let row = 0; row < n; row++) counts[status.a[row]! * kinds + kind.a[row]!]! += listed[row]!
   counts.forEach((count, at) => {
     if (!count) return
-    const column = places.columnOf(kind.codes.ids[at % kinds]!, status.codes.ids[Math.floor(at / kinds)]!)
-    if (column) held.set(column.id, (held.get(column.id) ?? 0) + count)
+    const of = status.codes.ids[Math.floor(at / kinds)]!
+    const column = places.columnOf(kind.codes.ids[at % kinds]!, of)
+    if (column) columns.set(column.id, (columns.get(column.id) ?? 0) + count)
+    else outside.set(of, (outside.get(of) ?? 0) + count)
   })
-  return held
+  return { columns, outside }
 }

@@ -13,6 +13,8 @@ import { judge, type Command } from './registry'
 export interface Effects {
   /** How many records of each entity it makes, changes or takes out of use. */
   readonly touched: Readonly<Partial<Record<EntityName, number>>>
+  /** What it takes out of use. */
+  readonly gone: readonly { readonly entity: EntityName; readonly id: string }[]
   /** Ids of the views that speak of what it takes out of use: their phrases stay, and say so. */
   readonly views: readonly string[]
   /** How many of its items are in the queue of each person, by id, as it is or as it would be. */
@@ -24,9 +26,11 @@ export function effects(reader: Reader, command: Command, context: Context): Res
   const judged = judge(reader, command, context)
   if (!judged.ok) return fail(judged.problem)
   const { patch } = judged.value
+  const gone = takenOut(patch)
   return ok({
     touched: countsOf(patch),
-    views: viewsThatName(reader, takenOut(patch)),
+    gone,
+    views: viewsThatName(reader, new Set(gone.map(({ id }) => id))),
     queues: queuesOf(reader, patch),
   })
 }
@@ -43,14 +47,12 @@ function countsOf(patch: Patch): Partial<Record<EntityName, number>> {
 }
 
 /** What is gone afterwards, or archived. */
-const takenOut = (patch: Patch): ReadonlySet<string> =>
-  new Set(
-    patch.flatMap((change) =>
-      !isSetChange(change) &&
-      ((change.field === '*' && change.after === null) || (change.field === 'archived' && !!change.after))
-        ? [change.id]
-        : [],
-    ),
+const takenOut = (patch: Patch): Effects['gone'] =>
+  patch.flatMap((change) =>
+    !isSetChange(change) &&
+    ((change.field === '*' && change.after === null) || (change.field === 'archived' && !!change.after))
+      ? [{ entity: change.entity, id: change.id }]
+      : [],
   )
 
 const viewsThatName = (reader: Reader, ids: ReadonlySet<string>): string[] =>

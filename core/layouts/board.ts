@@ -17,6 +17,8 @@ export interface ColumnAnswer {
 /** A board as it is answered. */
 export interface BoardAnswer extends ViewAnswer<'board'> {
   readonly columns: readonly ColumnAnswer[]
+  /** Statuses that no column holds, with how many of the project's items stand in them. */
+  readonly outside: readonly { readonly status: string; readonly held: number }[]
 }
 
 /** Columns of a board of the project, each with its cards in the view's order. */
@@ -45,9 +47,10 @@ export const board: Layout<'board', BoardAnswer> = {
       const rows = lists.get(id) ?? new Int32Array(0)
       const [from, to] = window(id, rows.length)
       const stretch = { from, rows: Array.from(rows.subarray(from, to), rowAt) }
-      return { column: id, held: held.get(id) ?? 0, shown: rows.length, stretch }
+      return { column: id, held: held.columns.get(id) ?? 0, shown: rows.length, stretch }
     })
-    return { layout: 'board', sums, columns }
+    const outside = [...held.outside].map(([status, held]) => ({ status, held }))
+    return { layout: 'board', sums, columns, outside }
   },
   mapLists: (answer, map) => ({
     ...answer,

@@ -37,7 +37,7 @@ function standingIn(reader: Reader, project: ProjectId): StandingAnswer {
   const boards = boardsOf(reader, project).map(({ id }) => heldByColumn(reader, project, new ColumnPlaces(reader, id)))
   return {
     statuses: Object.fromEntries(status.codes.ids.map((id, at) => [id, counts[at] ?? 0])),
-    columns: Object.fromEntries(boards.flatMap((held) => [...held])),
+    columns: Object.fromEntries(boards.flatMap(({ columns }) => [...columns])),
   }
 }
 

@@ -88,7 +88,7 @@ describe('a board', () => {
       Array.from({ length: 60 }, (_, i) => [i, i * 7, i * 3] as const),
     )
     const board = must(boardsOf(small.state, small.project.id)[0], 'board').id
-    const held = heldByColumn(small.state, small.project.id, new ColumnPlaces(small.state, board))
+    const { columns: held } = heldByColumn(small.state, small.project.id, new ColumnPlaces(small.state, board))
     expect([...held.values()].reduce((sum, n) => sum + n, 0)).toBe(
       [...small.state.itemsOf(small.project.id)].filter((item) => !item.archived).length,
     )

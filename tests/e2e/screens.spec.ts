@@ -78,6 +78,23 @@ const screens: Record<string, (page: Page) => Promise<void>> = {
     await page.goto('/app/settings')
     await expect(page.getByText('This browser')).toBeVisible()
   },
+  'the statuses of a project, one about to go': async (page) => {
+    await page.goto('/app/GLH/set-up/statuses')
+    await page.getByRole('gridcell', { name: 'Being checked', exact: true }).press('Delete')
+    await expect(page.getByText('History keeps it by name.')).toBeVisible()
+  },
+  'the board of a project': async (page) => {
+    await page.goto('/app/GLH/set-up/board')
+    await expect(page.getByText('room for')).toBeVisible()
+  },
+  'a project itself': async (page) => {
+    await page.goto('/app/GLH/set-up/project')
+    await expect(page.getByText('Names of its own fields')).toBeVisible()
+  },
+  'who takes part': async (page) => {
+    await page.goto('/app/GLH/set-up/people')
+    await expect(page.getByText('lead of the workspace')).toBeVisible()
+  },
   outbox: async (page) => {
     await page.goto('/app/outbox')
     await expect(page.getByText('No messages yet')).toBeVisible()

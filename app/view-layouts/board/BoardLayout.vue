@@ -20,6 +20,7 @@ import BoardHead from './BoardHead.vue'
 import ColumnCards from './ColumnCards.vue'
 import { boardKey } from './context'
 import EmptyView from '../EmptyView.vue'
+import OutsideHead from './OutsideHead.vue'
 import { rowsOf, useColumns, type ShownColumn } from './use-columns'
 import { focusCard, useLift } from './use-lift'
 
@@ -66,9 +67,14 @@ watch(
   { immediate: true },
 )
 
+/** Statuses that no column holds. */
+const outside = computed(() => answer.value?.outside ?? [])
 /** A column over its limit gets more room: it is what the eye meets first. */
 const template = computed(() =>
-  columns.value.map((one) => (one.isFolded ? '38px' : `minmax(176px, ${one.isOver ? 1.25 : 1}fr)`)).join(' '),
+  [
+    ...columns.value.map((one) => (one.isFolded ? '38px' : `minmax(176px, ${one.isOver ? 1.25 : 1}fr)`)),
+    ...(outside.value.length ? ['minmax(120px, 0.6fr)'] : []),
+  ].join(' '),
 )
 /** On a phone one column at a time. */
 const phoneColumn = ref<string>()
@@ -164,6 +170,7 @@ provide(boardKey, {
           @fold="fold(one.column.id)"
           @limit="setLimit(one, $event)"
         />
+        <OutsideHead v-if="outside.length" class="here" :project="project" :outside="outside" />
       </div>
       <div class="cells" :style="{ gridTemplateColumns: template }">
         <ColumnCards

@@ -53,7 +53,7 @@ function answer(): BoardAnswer {
     const its = rows.filter((row) => places.columnOf(row)?.column.id === id)
     return { column: id, held: its.length, shown: its.length, stretch: { from: 0, rows: its } }
   })
-  return { layout: 'board', sums: { items: rows.length, late: 0, effort: 0 }, columns }
+  return { layout: 'board', sums: { items: rows.length, late: 0, effort: 0 }, columns, outside: [] }
 }
 function onBoard() {
   const told = answer()

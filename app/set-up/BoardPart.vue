@@ -1,0 +1,249 @@
+<script setup lang="ts">
+import { computed, ref, shallowRef } from 'vue'
+import { v7 } from 'uuid'
+import { VBtn } from 'vuetify/components/VBtn'
+import { rankBetween } from '#core/base/ranks'
+import { boardsOf, columnsOf, heldBy, limitOf } from '#core/model/reader'
+import type { BoardColumn, BoardId, Project, StatusId } from '#core/model/records'
+import type { StandingAnswer } from '#core/queries/set-up'
+import ActMenu, { type Act } from '../parts/ActMenu.vue'
+import ChoiceList from '../parts/ChoiceList.vue'
+import EditGrid, { type GridColumn, type GridHandle } from '../parts/EditGrid.vue'
+import PlacesMark from '../parts/PlacesMark.vue'
+import PopMenu from '../parts/PopMenu.vue'
+import { StatusText } from '../parts/marks'
+import { statusChoices } from '../parts/choices'
+import { useChanges } from '../data/changes'
+import { useDirectory } from '../data/directory'
+import { frameWords } from '../shell/words'
+import LimitEditor from '../view-layouts/board/LimitEditor.vue'
+import { useSetUpChange } from './changes'
+import NameEditor from './NameEditor.vue'
+import { boardWords, changeWords, setUpWords, statusWords } from './words'
+
+/** The columns of the project's board: what each holds, in which order, and how much it should hold at most. */
+const props = defineProps<{ project: Project; standing: StandingAnswer | undefined; mayEdit: boolean }>()
+const changes = useChanges()
+const directory = useDirectory()
+const setUp = useSetUpChange()
+
+type Column = 'name' | 'holds' | 'limit' | 'here'
+const columns: readonly GridColumn<Column>[] = [
+  { id: 'name', head: boardWords.name, width: 'minmax(120px, 1fr)', isEditable: true },
+  { id: 'holds', head: boardWords.holds, width: 'minmax(120px, 2fr)', isEditable: true, isSpare: true },
+  { id: 'limit', head: boardWords.limit, width: '64px', isNumber: true, isEditable: true },
+  { id: 'here', head: boardWords.here, width: '150px', isNumber: true },
+]
+const board = computed((): BoardId | undefined => boardsOf(directory.reader, props.project.id)[0]?.id)
+const rows = computed(() => columnsOf(directory.reader, board.value ?? ''))
+const held = (column: BoardColumn) => heldBy(directory.reader, column.id)
+const here = (column: BoardColumn) => props.standing?.columns[column.id] ?? 0
+const outside = computed(() => {
+  const onBoard = new Set(rows.value.flatMap((column) => held(column).map(({ status }) => status)))
+  return directory.statuses(props.project.id).filter(({ id }) => !onBoard.has(id))
+})
+
+const grid = ref<GridHandle>()
+const editing = shallowRef<{ row: BoardColumn; fact: Column; at: HTMLElement }>()
+/** As the column is by now. */
+const edited = computed(() => rows.value.find(({ id }) => id === editing.value?.row.id))
+function endEdit(): void {
+  const at = editing.value?.at
+  editing.value = undefined
+  requestAnimationFrame(() => at?.isConnected && at.focus())
+}
+function rename(name: string): void {
+  const row = edited.value
+  if (row && name !== row.name) void changes.send({ type: 'column.set', target: row.id, set: { name: { from: row.name, to: name } } }) // prettier-ignore
+  endEdit()
+}
+function setLimit(to: number | null): void {
+  const row = edited.value
+  const from = row ? limitOf(directory.reader, row.id) : null
+  if (row && to !== from) void changes.send({ type: 'limit.set', column: row.id, from, to })
+  endEdit()
+}
+/** A status that the column has goes out of it; another comes in, out of where it was. */
+function toggle(status: string): void {
+  const row = edited.value
+  if (!row || !board.value) return
+  const isIn = held(row).some((one) => one.status === status)
+  void changes.send({ type: 'column.hold', board: board.value, status: status as StatusId, kind: null, to: isIn ? null : row.id }) // prettier-ignore
+}
+const order = (row: BoardColumn, before: BoardColumn | null): void =>
+  void changes.send({ type: 'column.order', target: row.id, before: before?.id ?? null })
+function remove(row: BoardColumn, at: HTMLElement): void {
+  const others = rows.value.filter(({ id }) => id !== row.id)
+  const before = rows.value[rows.value.indexOf(row) - 1]
+  const inOrder = before ? [before, ...others.filter((one) => one !== before)] : others
+  const none = ''
+  setUp.ask(
+    {
+      title: changeWords.removeTitle(row.name),
+      go: changeWords.remove,
+      about: row.id,
+      standing: here(row),
+      to: {
+        words: changeWords.holdsGo,
+        choices: [
+          ...inOrder.map(({ id, name }) => ({ value: id as string, title: name })),
+          { value: none, title: statusWords.noColumn },
+        ],
+      },
+      command: (to) => ({ type: 'column.remove', target: row.id, how: { to: (to || null) as BoardColumn['id'] | null } }), // prettier-ignore
+    },
+    at,
+  )
+}
+const isAdding = ref<HTMLElement>()
+async function add(name: string): Promise<void> {
+  isAdding.value = undefined
+  if (!board.value) return
+  const id = v7() as BoardColumn['id']
+  const rank = rankBetween(rows.value.at(-1)?.rank, undefined)
+  if (await changes.send({ type: 'column.add', record: { id, board: board.value, name, rank, archived: false } }))
+    requestAnimationFrame(() => grid.value?.focus(id, 1))
+}
+const menu = shallowRef<{ row: BoardColumn; at: HTMLElement; point?: [number, number] | undefined }>()
+function acts({ row, at }: { row: BoardColumn; at: HTMLElement }): Act[] {
+  const i = rows.value.indexOf(row)
+  const edit = (label: string, fact: Column): Act => ({ label, do: () => (editing.value = { row, fact, at }) })
+  return [
+    edit(boardWords.rename, 'name'),
+    edit(boardWords.changeHolds, 'holds'),
+    edit(boardWords.changeLimit, 'limit'),
+    { label: statusWords.up, keys: 'Alt ↑', isOff: i === 0, do: () => order(row, rows.value[i - 1] ?? null) },
+    {
+      label: statusWords.down,
+      keys: 'Alt ↓',
+      isOff: i === rows.value.length - 1,
+      do: () => order(row, rows.value[i + 2] ?? null),
+    },
+    { label: statusWords.remove, keys: 'Delete', do: () => remove(row, at) },
+  ]
+}
+const start = ref<HTMLElement>()
+function onKey(event: KeyboardEvent): void {
+  if (event.ctrlKey || event.metaKey || event.altKey || event.key.toLowerCase() !== 'n' || !props.mayEdit) return
+  isAdding.value = start.value
+  event.preventDefault()
+}
+const takenNames = (but?: BoardColumn) => rows.value.filter((row) => row !== but).map(({ name }) => name)
+</script>
+
+<template>
+  <div class="part" @keydown="onKey">
+    <EditGrid
+      ref="grid"
+      v-slot="{ row, column }"
+      :rows="rows"
+      :columns="columns"
+      :label="boardWords.label"
+      :may-edit="mayEdit"
+      :marked="setUp.pending?.about"
+      @edit="(row, fact, at) => (editing = { row, fact, at })"
+      @order="order"
+      @remove="remove"
+      @menu="(row, at, point) => mayEdit && (menu = { row, at, point })"
+    >
+      <span v-if="column === 'name'" :title="row.name">{{ row.name }}</span>
+      <template v-else-if="column === 'holds'"
+        ><span v-if="!held(row).length" class="soft">{{ boardWords.none }}</span
+        ><StatusText v-for="one in held(row)" :key="one.id" class="held" :status="one.status" /></template
+      ><template v-else-if="column === 'limit'">{{ limitOf(directory.reader, row.id) ?? boardWords.noLimit }}</template>
+      <PlacesMark
+        v-else-if="limitOf(directory.reader, row.id) !== null"
+        class="places"
+        :held="here(row)"
+        :limit="limitOf(directory.reader, row.id)!"
+      /><template v-else>{{ here(row) }}</template>
+    </EditGrid>
+    <p v-if="outside.length" class="note mind outside">
+      {{ boardWords.outside(outside.length) }}
+      <span v-for="(one, i) in outside" :key="one.id"
+        >{{ i ? ', ' : '' }}<b>{{ one.name }}</b> ({{ standing?.statuses[one.id] ?? 0 }})</span
+      >
+    </p>
+    <div class="foot">
+      <span ref="start"
+        ><VBtn v-if="mayEdit" variant="outlined" @click="isAdding = $event.currentTarget as HTMLElement">{{
+          boardWords.add
+        }}</VBtn></span
+      >
+      <span v-if="!mayEdit" class="soft">{{ setUpWords.onlyLeads }}</span>
+    </div>
+    <template v-if="editing && edited">
+      <NameEditor
+        v-if="editing.fact === 'name'"
+        :name="edited.name"
+        :label="boardWords.name"
+        :taken="takenNames(edited)"
+        :at="editing.at"
+        @take="rename"
+        @leave="endEdit"
+      />
+      <LimitEditor
+        v-else-if="editing.fact === 'limit'"
+        :limit="limitOf(directory.reader, edited.id)"
+        :at="editing.at"
+        @set="setLimit"
+        @leave="endEdit"
+      />
+      <PopMenu v-else :at="editing.at" @close="endEdit">
+        <ChoiceList
+          several
+          :choices="statusChoices(directory, project.id)"
+          :chosen="held(edited).map(({ status }) => status)"
+          :label="boardWords.holds"
+          @choose="toggle"
+          @leave="endEdit"
+        />
+        <p class="hint soft">{{ boardWords.holdsHint }}</p>
+      </PopMenu>
+    </template>
+    <NameEditor
+      v-if="isAdding"
+      name=""
+      :label="boardWords.newName"
+      :taken="takenNames()"
+      :at="isAdding"
+      @take="add"
+      @leave="isAdding = undefined"
+    />
+    <ActMenu
+      v-if="menu"
+      :acts="acts(menu)"
+      :label="frameWords.acts(menu.row.name)"
+      :at="menu.at"
+      :point="menu.point"
+      @close="menu = undefined"
+    />
+  </div>
+</template>
+
+<style scoped>
+.part {
+  padding-top: 14px;
+}
+
+.held {
+  margin-right: 14px;
+  vertical-align: middle;
+}
+.places {
+  display: inline-flex;
+  vertical-align: middle;
+  line-height: 1.4;
+}
+.outside {
+  margin-top: 14px;
+}
+.foot {
+  padding-top: 16px;
+}
+.hint {
+  max-width: 300px;
+  padding: 0 14px 10px;
+  font-size: var(--size-small);
+}
+</style>

@@ -1,0 +1,88 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import { v7 } from 'uuid'
+import { VBtn } from 'vuetify/components/VBtn'
+import { VSelect } from 'vuetify/components/VSelect'
+import { VTextField } from 'vuetify/components/VTextField'
+import { isSameText } from '#core/base/collation'
+import { phases } from '#core/model/names'
+import { boardsOf, columnsOf } from '#core/model/reader'
+import type { Phase } from '#core/model/records'
+import PopDialog from '../parts/PopDialog.vue'
+import { editorWords } from '../parts/words'
+import { useChanges } from '../data/changes'
+import { useDirectory } from '../data/directory'
+import { newStatus, type StatusRow, type Whereabouts } from './statuses'
+import { statusWords } from './words'
+
+/** Adds a status after another: name, phase, and where on the board it is. */
+const isOpen = defineModel<boolean>({ required: true })
+const props = defineProps<{ after: StatusRow }>()
+const emit = defineEmits<{ added: [name: string] }>()
+const changes = useChanges()
+const directory = useDirectory()
+const name = ref('')
+const phase = ref<Phase>(props.after.status.phase)
+const board = computed(() => boardsOf(directory.reader, props.after.status.project)[0]?.id)
+const where = ref<Whereabouts>('own')
+const places = computed(() => [
+  { value: 'own', title: statusWords.ownColumn },
+  ...columnsOf(directory.reader, board.value ?? '').map(({ id, name }) => ({ value: id as string, title: name })),
+  { value: 'none', title: statusWords.noColumn },
+])
+const isTaken = computed(() =>
+  directory.statuses(props.after.status.project).some((other) => isSameText(other.name, name.value)),
+)
+async function add(): Promise<void> {
+  const named = name.value.trim()
+  if (!named || isTaken.value) return
+  const made = newStatus(
+    directory.reader,
+    { after: props.after, name: named, phase: phase.value, board: board.value, where: where.value },
+    v7,
+  )
+  if (!(await changes.send(made))) return
+  isOpen.value = false
+  emit('added', named)
+}
+</script>
+
+<template>
+  <PopDialog v-model="isOpen" :label="statusWords.add">
+    <form @submit.prevent="add">
+      <h2>{{ statusWords.add }}</h2>
+      <VTextField
+        v-model="name"
+        :label="statusWords.newName"
+        maxlength="200"
+        autofocus
+        :hint="statusWords.after(after.name)"
+        persistent-hint
+        :error-messages="isTaken ? statusWords.taken(name.trim()) : ''"
+      />
+      <VSelect
+        v-model="phase"
+        :items="phases.map((one) => ({ value: one, title: one }))"
+        :label="statusWords.phase"
+        :hint="statusWords.phases[phase]"
+        persistent-hint
+      />
+      <VSelect v-if="board" v-model="where" :items="places" :label="statusWords.column" />
+      <div class="ends">
+        <VBtn type="submit" variant="flat" :disabled="!name.trim() || isTaken">{{ statusWords.add }}</VBtn>
+        <VBtn variant="plain" @click="isOpen = false">{{ editorWords.cancel }}</VBtn>
+      </div>
+    </form>
+  </PopDialog>
+</template>
+
+<style scoped>
+form {
+  padding: 20px 24px;
+  display: grid;
+  gap: 14px;
+}
+h2 {
+  font: var(--type-title);
+}
+</style>

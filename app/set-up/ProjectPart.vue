@@ -1,0 +1,145 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { useRouter } from 'vue-router'
+import { useNames } from '#core/model/names'
+import { paletteColours, type Field, type PaletteColour, type Project } from '#core/model/records'
+import ProjectNames, { type Names } from '../shell/ProjectNames.vue'
+import { projectWords } from '../shell/project-words'
+import SectionHead from '../parts/SectionHead.vue'
+import LineEditor from '../people/LineEditor.vue'
+import { useChanges } from '../data/changes'
+import { useDirectory } from '../data/directory'
+import { changeSet } from '../shell/project-names'
+import { projectPartWords, setUpWords, statusWords } from './words'
+
+/** What the project itself is called and looks like, and what its own fields are called in it. */
+const props = defineProps<{ project: Project; mayEdit: boolean }>()
+const changes = useChanges()
+const directory = useDirectory()
+const router = useRouter()
+async function rename(names: Names): Promise<void> {
+  const { id } = props.project
+  const set = changeSet(props.project, names)
+  if (!set || !(await changes.send({ type: 'project.set', target: id, set }))) return
+  if (set.prefix) await router.replace(`/app/${names.prefix}/set-up/project`)
+}
+function paint(to: PaletteColour): void {
+  const { id, colour: from } = props.project
+  if (to !== from) void changes.send({ type: 'project.set', target: id, set: { colour: { from, to } } })
+}
+const fields = computed(() =>
+  useNames.flatMap((use) => {
+    const field = directory.reader.maybe('field', props.project.uses[use] ?? '')
+    return field && !field.archived ? [{ use, field }] : []
+  }),
+)
+function set(field: Field, what: 'name' | 'help', to: string): void {
+  if (what === 'name' && !to) return
+  void changes.send({ type: 'field.set', target: field.id, set: { [what]: { from: field[what], to } } })
+}
+</script>
+
+<template>
+  <div class="part">
+    <section v-if="mayEdit">
+      <ProjectNames
+        :key="`${project.name} ${project.prefix}`"
+        class="names"
+        :title="projectWords.nameTitle"
+        :names="project"
+        :go="projectWords.save"
+        :about="projectWords.nameAbout"
+        in-place
+        @take="rename"
+      />
+      <SectionHead :title="statusWords.colour" />
+      <div class="colours" role="group" :aria-label="projectPartWords.colour">
+        <button
+          v-for="colour in paletteColours"
+          :key="colour"
+          type="button"
+          :aria-label="colour"
+          :title="colour"
+          :aria-pressed="colour === project.colour"
+          :style="{ '--c': `var(--${colour})` }"
+          @click="paint(colour)"
+        />
+      </div>
+    </section>
+    <section>
+      <SectionHead :title="projectPartWords.names" />
+      <p class="soft">{{ mayEdit ? projectPartWords.namesAbout : setUpWords.onlyLeads }}</p>
+      <dl>
+        <template v-for="{ use, field } in fields" :key="use">
+          <dt class="soft">{{ projectPartWords.serves[use] }}</dt>
+          <dd>
+            <LineEditor
+              :text="field.name"
+              :label="projectPartWords.nameOf(use)"
+              :may-edit="mayEdit"
+              @set="set(field, 'name', $event)"
+            />
+          </dd>
+          <dd>
+            <LineEditor
+              class="soft"
+              :text="field.help"
+              :label="projectPartWords.help(field.name)"
+              :none="projectPartWords.noHelp"
+              :may-edit="mayEdit"
+              @set="set(field, 'help', $event)"
+            />
+          </dd>
+        </template>
+      </dl>
+    </section>
+  </div>
+</template>
+
+<style scoped>
+.part {
+  padding-top: 14px;
+  display: grid;
+  gap: 24px;
+  max-width: 680px;
+}
+.names {
+  padding: 0 0 18px;
+  max-width: 420px;
+}
+.colours {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px;
+}
+.colours button {
+  width: max(26px, var(--target));
+  height: max(26px, var(--target));
+  border-radius: var(--round);
+  border: 3px solid var(--paper);
+  background: var(--c);
+}
+.colours [aria-pressed='true'] {
+  box-shadow: 0 0 0 2px var(--ink);
+}
+dl {
+  display: grid;
+  grid-template-columns: minmax(110px, 170px) minmax(90px, 1fr) minmax(0, 2fr);
+  gap: 2px 14px;
+  align-items: center;
+  margin: 8px 0 0;
+}
+dd {
+  margin: 0;
+  min-width: 0;
+}
+@media (max-width: 700px) {
+  dl {
+    grid-template-columns: 1fr 1fr;
+  }
+  dt {
+    grid-column: 1 / -1;
+    padding-top: 8px;
+  }
+}
+</style>

@@ -1,0 +1,108 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { useDirectory } from '../data/directory'
+import { LeafMark } from '../parts/marks'
+import { turnText, type StatusRow } from './statuses'
+import { statusWords } from './words'
+import { tallyWords } from '../shell/words'
+
+/** The workflow as it reads from left to right; what is dropped can be reached from anywhere, and stands aside. */
+const props = defineProps<{
+  rows: readonly StatusRow[]
+  counts: Readonly<Record<string, number>>
+  marked: string | undefined
+}>()
+const emit = defineEmits<{ go: [row: StatusRow] }>()
+const directory = useDirectory()
+const way = computed(() => props.rows.filter(({ status }) => status.phase !== 'dropped'))
+const aside = computed(() => props.rows.filter(({ status }) => status.phase === 'dropped'))
+</script>
+
+<template>
+  <div class="drawing" :aria-label="statusWords.drawing" role="group" tabindex="0">
+    <template v-for="(part, i) in [way, aside]" :key="i">
+      <ol v-if="part.length" :class="{ aside: i }">
+        <li v-for="row in part" :key="row.id" :class="{ marked: row.id === marked }">
+          <button type="button" :title="row.name" tabindex="-1" @click="emit('go', row)">
+            <b
+              ><LeafMark :share="directory.share(row.status)" :colour="row.status.colour" /><span class="one-line">{{
+                row.name
+              }}</span></b
+            >
+            <span class="soft one-line">{{ turnText(directory.reader, row) || row.status.phase }}</span>
+            <span class="soft">{{ tallyWords.items(counts[row.id] ?? 0) }}</span>
+          </button>
+        </li>
+        <li v-if="i" class="how soft">{{ statusWords.fromAnywhere }}</li>
+      </ol>
+    </template>
+  </div>
+</template>
+
+<style scoped>
+.drawing {
+  padding: 18px 0 20px;
+  overflow-x: auto;
+}
+ol {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+  display: flex;
+}
+li {
+  flex: 0 1 132px;
+  min-width: 86px;
+}
+li + li {
+  padding-left: 16px;
+  position: relative;
+}
+li + li::before {
+  content: '';
+  position: absolute;
+  left: 1px;
+  top: 50%;
+  width: 14px;
+  border-top: 2px solid var(--lichen);
+}
+.aside {
+  margin-top: 12px;
+}
+.aside li + li::before {
+  border-top: 0;
+}
+li.how {
+  flex: none;
+  align-self: center;
+  font: var(--type-aside);
+}
+button {
+  display: grid;
+  gap: 1px;
+  width: 100%;
+  padding: 7px 9px;
+  text-align: left;
+  font-size: var(--size-small);
+  background: var(--raised);
+  border: 1px solid var(--rule-strong);
+  border-radius: var(--round-card);
+}
+.aside button {
+  border-style: dashed;
+}
+button:hover {
+  border-color: var(--leaf);
+}
+.marked button {
+  border-color: var(--rust);
+  box-shadow: 0 0 0 1px var(--rust);
+}
+b {
+  display: flex;
+  gap: 6px;
+  align-items: center;
+  font: var(--type-section);
+  min-width: 0;
+}
+</style>

@@ -1,0 +1,89 @@
+import { statusWords } from './words'
+import { rankBetween } from '#core/base/ranks'
+import { tieId } from '#core/base/ids'
+import { together } from '#core/commands/bare'
+import type { BareCommand } from '#core/commands/registry'
+import { columnsOf, heldBy, stepsOf, type Reader } from '#core/model/reader'
+import type { BoardColumn, Field, Phase, Status, StatusId, Step, TurnOf } from '#core/model/records'
+
+/** A status as a workflow has it. */
+export interface StatusRow {
+  readonly id: StatusId
+  readonly name: string
+  readonly status: Status
+  readonly step: Step
+}
+export const statusRows = (reader: Reader, workflow: string): StatusRow[] =>
+  stepsOf(reader, workflow).flatMap((step) => {
+    const status = reader.maybe('status', step.status)
+    return status ? [{ id: status.id, name: status.name, status, step }] : []
+  })
+
+/** Its place in the workflow, and the same among all of the project's. */
+export const orderOf = (row: StatusRow, before: StatusRow | null): BareCommand =>
+  together([
+    { type: 'step.order', target: row.step.id, before: before?.step.id ?? null },
+    { type: 'status.order', target: row.id, before: before?.id ?? null },
+  ])
+
+/** The board's column that is told of first: the one that holds the status. */
+const columnAt = (reader: Reader, board: string, status: string): BoardColumn | undefined =>
+  columnsOf(reader, board).find((column) => heldBy(reader, column.id).some((held) => held.status === status))
+
+/** Where on the board a new status is: in a column of its own, in one that is there, or nowhere. */
+export type Whereabouts = 'own' | 'none' | BoardColumn['id']
+
+/** A new status after another, with its place on the board. */
+export function newStatus(
+  reader: Reader,
+  { after, name, phase, board, where }: { after: StatusRow; name: string; phase: Phase; board: string | undefined; where: Whereabouts }, // prettier-ignore
+  newId: () => string,
+): BareCommand {
+  const id = newId() as StatusId
+  const { workflow } = after.step
+  const between = <R extends { readonly id: string; readonly rank: string }>(all: readonly R[], of: R | undefined): string => {
+    const at = all.findIndex((one) => one.id === of?.id)
+    return rankBetween(of ? of.rank : all.at(-1)?.rank, of ? all.slice(at + 1).find(({ rank }) => rank > of.rank)?.rank : undefined)
+  } // prettier-ignore
+  const statuses = [...reader.all('status')]
+    .filter((one) => one.project === after.status.project)
+    .sort((a, b) => (a.rank < b.rank ? -1 : 1))
+  const columns = board ? columnsOf(reader, board) : []
+  const column =
+    board && where === 'own'
+      ? { id: newId() as BoardColumn['id'], board: board as BoardColumn['board'], name, rank: between(columns, columnAt(reader, board, after.id)), archived: false }
+      : null // prettier-ignore
+  const held = column?.id ?? (where === 'own' || where === 'none' ? undefined : where)
+  return {
+    type: 'workflow.extend', column,
+    status: { ...after.status, id, name, phase, rank: between(statuses, after.status) },
+    step: { id: tieId<'step'>(workflow, id), workflow, status: id, rank: between(stepsOf(reader, workflow), after.step), turn: { of: 'assignees' } },
+    held: held ? { id: tieId<'columnStatus'>(held, id), column: held, status: id, kind: null } : null,
+  } // prettier-ignore
+}
+
+/** Whose turn it can be in a status, by a name of its own. */
+export const turnChoices = (people: readonly Field[], assignees: string | null) =>
+  people.map((field) => ({
+    id: field.id as string,
+    label: field.name,
+    turn: (field.id === assignees ? { of: 'assignees' } : { of: 'field', field: field.id }) as TurnOf,
+  }))
+
+/** How a stay is said: in minutes, hours or days, whichever it is about. */
+export function stayWords(ms: number): string {
+  const hours = ms / 3_600_000
+  if (hours < 1) return `${Math.round(ms / 60_000)} min`
+  if (Math.round(hours) < 24) return `${Math.round(hours)} h`
+  const days = hours < 48 ? Math.round(hours / 2.4) / 10 : Math.round(hours / 24)
+  return `${days} ${days === 1 ? 'day' : 'days'}`
+}
+
+/** Whose turn it is, in words; none where nothing is left to do. */
+export function turnText(reader: Reader, { status, step }: StatusRow): string {
+  if (status.phase === 'finished' || status.phase === 'dropped') return ''
+  if (step.turn.of === 'nobody') return statusWords.nobody
+  const assignees = reader.maybe('project', status.project)?.uses.assignees
+  const field = step.turn.of === 'field' ? step.turn.field : assignees
+  return reader.maybe('field', field ?? '')?.name ?? statusWords.nobody
+}

@@ -1,0 +1,141 @@
+import type { Page } from '@playwright/test'
+import { expect, isAccessible, test, useDemo } from '../kit/pages'
+
+const demo = useDemo()
+const cell = (page: Page, name: string) => page.getByRole('gridcell', { name, exact: true })
+const names = (page: Page) => page.getByRole('row').locator('[role=gridcell]:nth-child(2)').allInnerTexts()
+async function setUp(page: Page, part = 'statuses', prefix = 'SED'): Promise<Page> {
+  await page.goto(`/app/${prefix}/set-up/${part}`)
+  await expect(page.getByRole('grid')).toBeVisible()
+  return page
+}
+
+test('a status is removed with its items, seen beforehand, and brought back by one undo', async ({ browser }) => {
+  const [lead, other] = [await setUp(await demo.as(browser, 'Séverine'), 'statuses', 'GLH'), await setUp(await demo.as(browser, 'Imke'), 'statuses', 'GLH')] // prettier-ignore
+  const here = async (page: Page, name: string) =>
+    Number(await page.getByRole('row').filter({ has: cell(page, name) }).locator('[role=gridcell]').nth(3).innerText()) // prettier-ignore
+  const [checked, inHand] = [await here(lead, 'Being checked'), await here(lead, 'In hand')]
+  await cell(lead, 'Being checked').focus()
+  await lead.keyboard.press('Delete')
+  const panel = lead.getByRole('complementary', { name: 'What it would change' })
+  await expect(panel).toContainText(`${checked} items stand here. They go to`)
+  await expect(panel).toContainText('The board’s column Being checked would hold nothing. It goes too, with its limit of 4.') // prettier-ignore
+  await lead.keyboard.press('Escape')
+  await expect(panel).toBeHidden()
+  await expect(cell(lead, 'Being checked')).toBeFocused()
+  await lead.keyboard.press('Delete')
+  await panel.getByRole('button', { name: 'Remove it' }).click()
+  await expect(cell(other, 'Being checked')).toBeHidden({ timeout: 2000 })
+  await expect.poll(() => here(other, 'In hand')).toBe(inHand + checked)
+  await lead.getByRole('button', { name: 'Undo removing the status Being checked' }).click()
+  await expect.poll(() => here(other, 'Being checked')).toBe(checked)
+  await setUp(other, 'board', 'GLH')
+  await expect(cell(other, 'Being checked').first()).toBeVisible()
+})
+
+test('statuses are added, named, ordered and given to another phase by keyboard alone', async ({ browser }) => {
+  const page = await setUp(await demo.as(browser, 'Séverine'))
+  const before = await names(page)
+  await cell(page, before[0]!).focus()
+  await page.keyboard.press('n')
+  await page.getByRole('textbox', { name: 'Name of the new status' }).fill(before[1]!.toUpperCase())
+  await expect(page.getByText('is already taken')).toBeVisible()
+  await page.getByRole('textbox', { name: 'Name of the new status' }).fill('Drying')
+  await page.keyboard.press('Enter')
+  await expect(cell(page, 'Drying')).toBeFocused()
+  expect((await names(page)).slice(0, 3)).toEqual([before[0], 'Drying', before[1]])
+  await page.keyboard.press('Alt+ArrowDown')
+  await expect.poll(() => names(page)).toEqual([before[0], before[1], 'Drying', ...before.slice(2)])
+  await page.keyboard.press('Enter')
+  await page.getByRole('textbox', { name: 'Status' }).fill('Drying out')
+  await page.keyboard.press('Enter')
+  await expect(cell(page, 'Drying out')).toBeFocused()
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('Drying out')
+  await page.keyboard.press('ArrowRight')
+  await page.keyboard.press('Enter')
+  await page.keyboard.type('act')
+  await page.keyboard.press('Enter')
+  const row = page.getByRole('row').filter({ has: cell(page, 'Drying out') })
+  await expect(row).toContainText('active')
+  for (let i = 0; i < 4; i++) await page.keyboard.press('Control+z')
+  await expect.poll(() => names(page)).toEqual(before)
+})
+
+test('a changed phase of a status that holds items says first what it does', async ({ browser }) => {
+  const page = await setUp(await demo.as(browser, 'Séverine'), 'statuses', 'GLH')
+  const row = page.getByRole('row').filter({ has: cell(page, 'Noted') })
+  await row.locator('[role=gridcell]').nth(1).click()
+  await page.getByRole('option', { name: 'finished' }).click()
+  const panel = page.getByRole('complementary', { name: 'What it would change' })
+  await expect(panel).toContainText('Make Noted finished?')
+  await expect(panel).toContainText(/The queues of .* change\./)
+  await panel.getByRole('button', { name: 'Keep it' }).click()
+  await expect(row).toContainText('waiting')
+  await isAccessible(page, 'statuses')
+})
+
+test('columns hold other statuses, go, and come back; what none holds is named', async ({ browser }) => {
+  const page = await setUp(await demo.as(browser, 'Séverine'), 'board', 'VIS')
+  const before = await names(page)
+  const first = page
+    .getByRole('row')
+    .filter({ has: cell(page, before[0]!).first() })
+    .first()
+  await first.locator('[role=gridcell]').nth(1).click()
+  await page.getByRole('option').nth(1).click()
+  await page.keyboard.press('Escape')
+  await expect(first.locator('[role=gridcell]').nth(1)).toContainText(before[1]!)
+  await page.keyboard.press('Control+z')
+  await cell(page, before[0]!).first().focus()
+  await page.keyboard.press('Delete')
+  const panel = page.getByRole('complementary', { name: 'What it would change' })
+  await panel.getByRole('combobox', { name: 'What it holds goes to' }).click({ force: true })
+  await page.getByRole('option', { name: 'no column' }).click()
+  await panel.getByRole('button', { name: 'Remove it' }).click()
+  await expect(page.getByText('One status is in no column')).toBeVisible()
+  await page.getByRole('link', { name: 'Requests' }).click()
+  await expect(page.getByRole('heading', { name: 'In no column' })).toBeVisible()
+  await page.keyboard.press('Control+z')
+  await expect(page.getByRole('heading', { name: 'In no column' })).toBeHidden()
+})
+
+test('a column and a status are dragged to another place', async ({ browser }) => {
+  const page = await setUp(await demo.as(browser, 'Séverine'))
+  const before = await names(page)
+  const handles = page.locator('.handle')
+  const to = (await page.getByRole('row').nth(3).boundingBox())!
+  await handles.first().hover()
+  await page.mouse.down()
+  await page.mouse.move(to.x + 20, to.y + to.height - 4, { steps: 4 })
+  await page.mouse.up()
+  await expect.poll(() => names(page)).toEqual([before[1], before[2], before[0], ...before.slice(3)])
+  await page.keyboard.press('Control+z')
+  await expect.poll(() => names(page)).toEqual(before)
+})
+
+test('what due is called here, it is called everywhere', async ({ browser }) => {
+  const [lead, other] = [await demo.as(browser, 'Séverine'), await demo.as(browser, 'Hamid')]
+  await other.getByRole('region', { name: 'Glasshouse' }).getByRole('link', { name: 'All items' }).click()
+  await expect(other.getByRole('columnheader', { name: 'due' })).toBeVisible()
+  await lead.goto('/app/GLH/set-up/project')
+  await lead.getByRole('button', { name: 'Name of due: due' }).click()
+  await lead.getByRole('textbox', { name: 'Name of due' }).fill('ready by')
+  await lead.keyboard.press('Enter')
+  await expect(other.getByRole('columnheader', { name: 'ready by' })).toBeVisible({ timeout: 2000 })
+  await other.goto(`${other.url()}?item=GLH-6`)
+  await expect(other.getByRole('complementary').getByText('ready by', { exact: true })).toBeVisible()
+})
+
+test('who takes part is changed where the project is set up; whoever may not, looks', async ({ browser }) => {
+  const lead = await demo.as(browser, 'Séverine')
+  await lead.goto('/app/SED/set-up/people')
+  await lead.getByRole('button', { name: 'Add to the project' }).click()
+  await lead.getByRole('combobox', { name: 'People of the workspace' }).fill('Yuki')
+  await lead.keyboard.press('Enter')
+  await lead.getByRole('dialog').getByRole('button', { name: 'Add to the project' }).click()
+  await expect(lead.getByRole('link', { name: 'Yuki Pemberton' })).toBeVisible()
+  const member = await demo.as(browser, 'Yuki')
+  await setUp(member)
+  await expect(member.getByText('Leads can change this.')).toBeVisible()
+  await expect(member.getByRole('button', { name: 'Add a status' })).toBeHidden()
+})
