@@ -92,6 +92,7 @@ li {
 }
 .name {
   text-decoration: none;
+  line-height: max(32px, var(--target));
 }
 .name:hover {
   text-decoration: underline;
