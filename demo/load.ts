@@ -6,7 +6,7 @@ import { evenWeek } from '#core/base/week'
 import { memberId } from '#core/access/access'
 import { commandOf, type BareCommand } from '#core/commands/registry'
 import type { FieldTypeName, OptionColour, Value } from '#core/fields/contract'
-import { boardsOf, columnsOf, fieldsOf, kindsOf, limitOf, statusesOf } from '#core/model/reader'
+import { boardsOf, columnsOf, fieldsOf, kindsOf, limitSetOf, plainLimit, statusesOf } from '#core/model/reader'
 import type { Field, FieldId, Person, Project, ProjectId, StatusId } from '#core/model/records'
 import { kindOfPattern, optionsOf, starterPattern } from '#core/projects/starter-pattern'
 import type { OpenDatabase } from '../server/db/open'
@@ -350,8 +350,8 @@ class Story {
       this.walk.plan(this.walk.at(2), this.owner, () => ({
         type: 'limit.set',
         column,
-        from: limitOf(state, column),
-        to: 4,
+        from: limitSetOf(state, column),
+        to: plainLimit(4),
       }))
     }
     for (const parent of this.#parents.filter((made) => made.project === project)) {

@@ -8,8 +8,11 @@ import type { BareCommand } from '#core/commands/registry'
 import { noticeWords } from '../shell/words'
 import { useDirectory } from './directory'
 import { noticeList } from './notices'
+import { canBeOverruled, type Full } from './overruled'
 import { problemSaid } from './problem-said'
 import { useSession } from './session'
+
+export type { Full }
 
 interface Undoable {
   readonly command: CommandId
@@ -25,6 +28,8 @@ export const useChanges = defineStore('changes', () => {
   const done = shallowRef<readonly Undoable[]>([])
   const undone = shallowRef<readonly Undoable[]>([])
   const { notices, say, dismiss } = noticeList()
+  /** What a lead is about to let past a limit. */
+  const full = shallowRef<Full>()
   const wordsFor = problemSaid(session, directory)
   /** What is undone is what was done last, however fast the keys come. */
   const inTurn = oneByOne()
@@ -53,11 +58,11 @@ export const useChanges = defineStore('changes', () => {
     // What is in reactive state cannot be sent to a worker as it is.
     const begun = await api.send(command, JSON.parse(JSON.stringify(bare)) as BareCommand)
     if (!begun.ok) {
-      await refuse(command, begun.problem, again)
+      await refuse(command, begun.problem, bare, again)
       return undefined
     }
     void api.settled(command).then((settled) => {
-      if ('problem' in settled) void refuse(command, settled.problem, again)
+      if ('problem' in settled) void refuse(command, settled.problem, bare, again)
     })
     return { command, name: begun.value.name }
   }
@@ -81,10 +86,18 @@ export const useChanges = defineStore('changes', () => {
     undone.value = []
   }
 
-  async function refuse(command: CommandId, problem: Problem, again?: Again): Promise<void> {
+  async function refuse(command: CommandId, problem: Problem, bare: BareCommand, again?: Again): Promise<void> {
     done.value = done.value.filter((step) => step.command !== command)
+    if (problem.code === 'column-full' && mayOverrule(problem) && canBeOverruled(bare))
+      return say(await wordsFor(problem), () => (full.value = { bare, problem }), noticeWords.letThrough)
     const mine = again?.(problem)
     say(await wordsFor(problem), mine && (() => void send(mine)))
+  }
+
+  function mayOverrule({ at }: Problem): boolean {
+    const { reader, may } = directory
+    const board = reader.maybe('board', reader.maybe('column', at?.[0]?.field ?? '')?.board ?? '')
+    return !!board && may('set up project', board.project)
   }
 
   /** Takes back this tab's last change, by a command of its own; redo is the revert of that. */
@@ -114,5 +127,20 @@ export const useChanges = defineStore('changes', () => {
     if (large) await session.api?.stop(large.command)
   }
 
-  return { undoName, redoName, notices, send, sendAside, sendAndWait, isDone, undo, redo, stop, say, dismiss, wordsFor }
+  return {
+    undoName,
+    redoName,
+    notices,
+    full,
+    send,
+    sendAside,
+    sendAndWait,
+    isDone,
+    undo,
+    redo,
+    stop,
+    say,
+    dismiss,
+    wordsFor,
+  }
 })

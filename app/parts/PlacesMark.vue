@@ -3,16 +3,23 @@ import { computed } from 'vue'
 import { roomOf, roomWords } from '#core/board/columns'
 
 /** A column's places: a tick for each, filled for each item held; past 12 places a bar with the same words. */
-const props = defineProps<{ held: number; limit: number }>()
-const room = computed(() => roomOf(props.held, props.limit))
-const label = computed(() => roomWords(room.value))
+const props = defineProps<{
+  held: number
+  limit: number
+  least?: number | null | undefined
+  /** How an amount is said, where it is no number of items. */
+  say?: ((amount: number) => string) | undefined
+}>()
+const room = computed(() => roomOf(props.held, props.limit, props.least))
+const label = computed(() => roomWords(room.value, props.say))
+const said = (amount: number) => (props.say ?? String)(amount)
 const isMany = computed(() => Math.max(props.held, props.limit) > 12)
 const share = computed(() => (props.held ? Math.min(1, props.limit / props.held) : 1))
 </script>
 
 <template>
   <span class="room">
-    <span class="places" role="img" :aria-label="`${held} of ${limit}, ${label}`">
+    <span class="places" role="img" :aria-label="`${said(held)} of ${said(limit)}, ${label}`">
       <span v-if="isMany" class="bar">
         <i class="held" :style="{ width: `${Math.min(1, held / Math.max(1, limit)) * share * 100}%` }" />
         <i v-if="room.is === 'over'" class="over" :style="{ width: `${(1 - share) * 100}%` }" />

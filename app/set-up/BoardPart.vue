@@ -3,7 +3,9 @@ import { computed, ref, shallowRef } from 'vue'
 import { v7 } from 'uuid'
 import { VBtn } from 'vuetify/components/VBtn'
 import { rankBetween } from '#core/base/ranks'
-import { boardsOf, columnsOf, heldBy, limitOf } from '#core/model/reader'
+import { amountSaid } from '#core/board/columns'
+import { isSameValue } from '#core/base/sorted-ids'
+import { boardsOf, columnsOf, heldBy, limitSetOf, type LimitSet } from '#core/model/reader'
 import type { BoardColumn, BoardId, Project, StatusId } from '#core/model/records'
 import type { StandingAnswer } from '#core/queries/set-up'
 import ActMenu, { type Act } from '../parts/ActMenu.vue'
@@ -31,13 +33,21 @@ type Column = 'name' | 'holds' | 'limit' | 'here'
 const columns: readonly GridColumn<Column>[] = [
   { id: 'name', head: boardWords.name, width: 'minmax(120px, 1fr)', isEditable: true },
   { id: 'holds', head: boardWords.holds, width: 'minmax(120px, 2fr)', isEditable: true, isSpare: true },
-  { id: 'limit', head: boardWords.limit, width: '64px', isNumber: true, isEditable: true },
+  { id: 'limit', head: boardWords.limit, width: '104px', isNumber: true, isEditable: true },
   { id: 'here', head: boardWords.here, width: '150px', isNumber: true },
 ]
 const board = computed((): BoardId | undefined => boardsOf(directory.reader, props.project.id)[0]?.id)
 const rows = computed(() => columnsOf(directory.reader, board.value ?? ''))
 const held = (column: BoardColumn) => heldBy(directory.reader, column.id)
 const here = (column: BoardColumn) => props.standing?.columns[column.id] ?? 0
+const say = (column: BoardColumn) => amountSaid(directory.reader, limitSetOf(directory.reader, column.id)?.of ?? null)
+function limitText(column: BoardColumn): string {
+  const limit = limitSetOf(directory.reader, column.id)
+  if (!limit) return boardWords.noLimit
+  const { most, least, stops } = limit
+  const range = least === null ? say(column)(most ?? 0) : most === null ? boardWords.atLeast(say(column)(least)) : `${least}–${say(column)(most)}` // prettier-ignore
+  return stops && most !== null ? boardWords.stops(range) : range
+}
 const outside = computed(() => {
   const onBoard = new Set(rows.value.flatMap((column) => held(column).map(({ status }) => status)))
   return directory.statuses(props.project.id).filter(({ id }) => !onBoard.has(id))
@@ -57,10 +67,10 @@ function rename(name: string): void {
   if (row && name !== row.name) void changes.send({ type: 'column.set', target: row.id, set: { name: { from: row.name, to: name } } }) // prettier-ignore
   endEdit()
 }
-function setLimit(to: number | null): void {
+function setLimit(to: LimitSet | null): void {
   const row = edited.value
-  const from = row ? limitOf(directory.reader, row.id) : null
-  if (row && to !== from) void changes.send({ type: 'limit.set', column: row.id, from, to })
+  const from = row ? limitSetOf(directory.reader, row.id) : null
+  if (row && !isSameValue(to, from)) void changes.send({ type: 'limit.set', column: row.id, from, to })
   endEdit()
 }
 /** A status that the column has goes out of it; another comes in, out of where it was. */
@@ -150,12 +160,14 @@ const takenNames = (but?: BoardColumn) => rows.value.filter((row) => row !== but
       <template v-else-if="column === 'holds'"
         ><span v-if="!held(row).length" class="soft">{{ boardWords.none }}</span
         ><StatusText v-for="one in held(row)" :key="one.id" class="held" :status="one.status" /></template
-      ><template v-else-if="column === 'limit'">{{ limitOf(directory.reader, row.id) ?? boardWords.noLimit }}</template>
+      ><template v-else-if="column === 'limit'">{{ limitText(row) }}</template>
       <PlacesMark
-        v-else-if="limitOf(directory.reader, row.id) !== null"
+        v-else-if="typeof limitSetOf(directory.reader, row.id)?.most === 'number'"
         class="places"
-        :held="here(row)"
-        :limit="limitOf(directory.reader, row.id)!"
+        :held="standing?.sums[row.id] ?? here(row)"
+        :limit="limitSetOf(directory.reader, row.id)?.most ?? 0"
+        :least="limitSetOf(directory.reader, row.id)?.least"
+        :say="say(row)"
       /><template v-else>{{ here(row) }}</template>
     </EditGrid>
     <p v-if="outside.length" class="note mind outside">
@@ -184,7 +196,8 @@ const takenNames = (but?: BoardColumn) => rows.value.filter((row) => row !== but
       />
       <LimitEditor
         v-else-if="editing.fact === 'limit'"
-        :limit="limitOf(directory.reader, edited.id)"
+        :column="edited"
+        :limit="limitSetOf(directory.reader, edited.id)"
         :at="editing.at"
         @set="setLimit"
         @leave="endEdit"

@@ -63,6 +63,8 @@ export const boardWords = {
   here: 'Here',
   none: 'nothing',
   noLimit: '–',
+  atLeast: (amount: string) => `at least ${amount}`,
+  stops: (amount: string) => `${amount}, stops`,
   add: 'Add a column',
   newName: 'Name of the new column',
   rename: 'Rename',

@@ -4,6 +4,7 @@ import { VBtn } from 'vuetify/components/VBtn'
 import { VSnackbar } from 'vuetify/components/VSnackbar'
 import IconButton from '../parts/IconButton.vue'
 import { useChanges } from '../data/changes'
+import OverruleLimit from './OverruleLimit.vue'
 import { noticeWords } from './words'
 
 /** What was refused, and why; stays until it is closed. */
@@ -29,11 +30,12 @@ function again(id: number, act: () => void): void {
     {{ notice.text }}
     <template #actions>
       <VBtn v-if="notice.again" variant="plain" @click="again(notice.id, notice.again)">{{
-        noticeWords.tryAgain
+        notice.label ?? noticeWords.tryAgain
       }}</VBtn>
       <IconButton :icon="mdiClose" :label="noticeWords.dismiss" @click="changes.dismiss(notice.id)" />
     </template>
   </VSnackbar>
+  <OverruleLimit v-if="changes.full" :full="changes.full" @close="changes.full = undefined" />
 </template>
 
 <style scoped>

@@ -47,7 +47,8 @@ export const tallyWords = {
   items: (count: number) => counted(count, 'item', 'items'),
   itemsWord: (count: number) => (count === 1 ? 'item' : 'items'),
   late: (count: number) => `${count} late`,
-  over: (name: string, by: number) => `${name} is ${by} over its limit`,
+  over: (name: string, by: string) => `${name} is ${by} over its limit`,
+  under: (name: string, by: string) => `${name} is ${by} short of its least`,
   undo: 'Undo',
   redo: 'Redo',
 } as const
@@ -55,6 +56,11 @@ export const tallyWords = {
 export const noticeWords = {
   dismiss: 'Close this notice',
   tryAgain: 'Use mine',
+  letThrough: 'Let it through …',
+  letTitle: (column: string) => `Let it past the limit of ${column}?`,
+  letAbout: 'The reason stays in the item’s history, and on its card until the column has room again.',
+  reason: 'Reason',
+  letIt: 'Let it through',
   leftAlone: (count: number) =>
     `Undone, except for ${counted(count, 'thing that has', 'things that have')} been changed again since.`,
 } as const

@@ -46,7 +46,7 @@ describe('rows that cross once', () => {
           const answer: BoardAnswer = {
             layout: 'board', sums, outside: [],
             columns: Object.entries(lists).map(([column, { from, rows }]) => ({
-              column, held: rows.length, shown: rows.length, stretch: { from, rows: rowsOf(rows) },
+              column, held: rows.length, amount: rows.length, shown: rows.length, stretch: { from, rows: rowsOf(rows) },
             })),
           } // prettier-ignore
           page = unpack(page, cross(pack(held, answer)))

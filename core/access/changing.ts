@@ -31,6 +31,7 @@ const changedBy: { readonly [E in EntityName]: Rule<Records[E]> } = {
   column: 'set up project',
   columnStatus: 'set up project',
   limit: 'set up project',
+  overrule: 'set up project',
   view: viewChangedBy,
   look: (look, by) => (look.person === personOf(by) ? 'keep own views' : undefined),
 }

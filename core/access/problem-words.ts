@@ -50,6 +50,10 @@ const sentences: Readonly<Record<ProblemCode, (said: Said, field: string, naming
   'last-owner': () => 'A workspace needs an owner. Make someone else an owner first.',
   'not-unique': (said) => `${said.value} appears twice in ${said.field}; the first one is used.`,
   'limit-below-zero': () => 'A limit can’t be below zero.',
+  'least-above-most': () => 'The least can’t be above the most.',
+  'column-full': (said) =>
+    `${said.name} stops at ${said.most}, and this would make it ${said.would}. Make room first; a lead can let it through with a reason.`,
+  'no-reason': () => 'Letting something past a limit needs a reason.',
   'nothing-to-undo': () => 'There’s nothing left to undo: all of it has been changed again since.',
   'too-many-rows': (said) => `${said.rows} rows is too many; a file can hold ${said.most}. Nothing was brought in.`,
   unreadable: (said) => `This can’t be read: ${said.where ?? 'unknown'}. Nothing was changed.`,

@@ -218,6 +218,7 @@ it('there is a sentence for every problem, and it never says undefined where the
     length: 600,
     most: 500,
     name: 'N',
+    would: '501',
     rows: 1,
     decimals: 2,
     value: 'v',

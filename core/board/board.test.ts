@@ -1,7 +1,7 @@
 import { beforeEach, describe, expect, it } from 'vitest'
 import { must } from '../base/result'
 import { judge, type Command } from '../commands/registry'
-import { boardsOf, columnsOf, heldBy, kindsOf, limitOf } from '../model/reader'
+import { boardsOf, columnsOf, heldBy, kindsOf, limitOf, plainLimit } from '../model/reader'
 import type { BoardColumn, Person } from '../model/records'
 import { command, contextOf, run, smallWorkspace, type Small } from '../test-kit/workspace'
 import { ColumnPlaces } from './columns'
@@ -14,7 +14,7 @@ beforeEach(() => {
   column = must(columns()[2], 'column')
 })
 const setting = (from: number | null, to: number | null, of: string = column.id) =>
-  command(small.ids, { type: 'limit.set', column: of as never, from, to })
+  command(small.ids, { type: 'limit.set', column: of as never, from: plainLimit(from), to: plainLimit(to) })
 function answer(command: Command, by: Person = small.people.lead): unknown {
   const judged = judge(small.state, command, contextOf(command, by.id))
   if (!judged.ok) return judged.problem
@@ -39,7 +39,7 @@ describe('the limit of a column', () => {
     answer(setting(6, 9))
     expect(answer(setting(6, 5))).toMatchObject({
       code: 'changed-meanwhile',
-      at: [{ field: 'limit', yours: 5, stored: 9 }],
+      at: [{ field: 'limit', yours: plainLimit(5), stored: plainLimit(9) }],
     })
     // What is there already is no conflict, and changes nothing.
     expect(run(small.state, setting(6, 9), small.people.lead.id)).toEqual([])

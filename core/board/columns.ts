@@ -1,35 +1,47 @@
 import { assertNever } from '../base/result'
-import { columnsOf, type Reader } from '../model/reader'
+import { printDecimal } from '../base/decimals'
+import { NumberColumn } from '../fields/columns/column'
+import { columnsOf, limitSetOf, type LimitSet, type Reader } from '../model/reader'
 import type { BoardColumn, ProjectId } from '../model/records'
 
 /** How much room a column has. `none`: it has no limit. */
 export type Room =
   | { readonly is: 'none' }
   | { readonly is: 'room'; readonly by: number }
+  | { readonly is: 'under'; readonly by: number }
   | { readonly is: 'full' }
   | { readonly is: 'over'; readonly by: number }
 
-/** How much room a column with some items has. `limit` null: it has none. */
-export function roomOf(held: number, limit: number | null): Room {
+/** How much room a column that holds so much has. `limit` null: it has none; `least`: less than that is too little. */
+export function roomOf(held: number, limit: number | null, least: number | null = null): Room {
+  if (least !== null && held < least) return { is: 'under', by: least - held }
   if (limit === null) return { is: 'none' }
   if (held < limit) return { is: 'room', by: limit - held }
   return held === limit ? { is: 'full' } : { is: 'over', by: held - limit }
 }
 
-/** A column’s room in words; none is ''. */
-export function roomWords(room: Room): string {
+/** A column’s room in words; none is ''. `say`: an amount as its limit counts it. */
+export function roomWords(room: Room, say: (amount: number) => string = String): string {
   switch (room.is) {
     case 'none':
       return ''
     case 'room':
-      return `room for ${room.by}`
+      return `room for ${say(room.by)}`
+    case 'under':
+      return `${say(room.by)} too few`
     case 'full':
       return 'full'
     case 'over':
-      return `${room.by} over`
+      return `${say(room.by)} over`
     default:
       return assertNever(room)
   }
+}
+
+/** How amounts that a limit counts are said: with the unit of its field, where it sums one. */
+export function amountSaid(reader: Reader, of: string | null): (amount: number) => string {
+  const settings = of ? reader.maybe('field', of)?.settings : undefined
+  return settings ? (amount) => `${printDecimal(amount, settings.decimals ?? 0)} ${settings.unit ?? ''}`.trim() : String
 }
 
 /** What a drop of `n` more cards would do. */
@@ -37,27 +49,35 @@ export interface Drop {
   readonly words: string
   /** The column would then hold more than it should. */
   readonly isOver: boolean
+  /** Nobody may, but a lead with a reason. */
+  readonly isStopped?: boolean
 }
 
-/** What a drop of `n` more cards on a column would do; with none more, how it is. */
-export function dropOn(held: number, limit: number | null, n: number): Drop {
-  const room = roomOf(held + n, limit)
-  return {
-    words: n ? moreWords(room, n === 1 ? '1 more' : `${n} more`) : roomWords(room) || 'here',
-    isOver: room.is === 'over',
-  }
+/** What more on a column would do, by what its limit counts; with nothing more, how it is. */
+export function dropOn(
+  held: number,
+  limit: Pick<LimitSet, 'most' | 'stops'> | null,
+  more: number,
+  say: (amount: number) => string = String,
+): Drop {
+  const room = roomOf(held + more, limit?.most ?? null)
+  const isOver = room.is === 'over'
+  if (more > 0 && isOver && limit?.stops) return { words: `stops at ${say(limit.most ?? 0)}`, isOver, isStopped: true }
+  return { words: more ? moreWords(room, `${say(more)} more`, say) : roomWords(room, say) || 'here', isOver }
 }
 
-function moreWords(room: Room, more: string): string {
+function moreWords(room: Room, more: string, say: (amount: number) => string): string {
   switch (room.is) {
     case 'none':
       return `${more} here`
     case 'room':
-      return `${more}, then room for ${room.by}`
+      return `${more}, then room for ${say(room.by)}`
+    case 'under':
+      return `${more} here`
     case 'full':
       return `${more} makes it full`
     case 'over':
-      return `${more} would make it ${room.by} over`
+      return `${more} would make it ${say(room.by)} over`
     default:
       return assertNever(room)
   }
@@ -93,6 +113,8 @@ export class ColumnPlaces {
 export interface Held {
   readonly columns: Map<string, number>
   readonly outside: Map<string, number>
+  /** What the limit of a column counts, where that is the sum of a field, by column. */
+  readonly sums: Map<string, number>
 }
 /**
  * How many items each column holds, by its id: every item of the project that is not archived and whose status the column
@@ -112,5 +134,27 @@ export function heldByColumn(reader: Reader, project: ProjectId, places: ColumnP
     if (column) columns.set(column.id, (columns.get(column.id) ?? 0) + count)
     else outside.set(of, (outside.get(of) ?? 0) + count)
   })
-  return { columns, outside }
+  return { columns, outside, sums: sumsByColumn(reader, project, places) }
+}
+
+/** The sums that limits count, at the scale of their fields. */
+function sumsByColumn(reader: Reader, project: ProjectId, places: ColumnPlaces): Map<string, number> {
+  const sums = new Map<string, number>()
+  for (const { id } of places.columns) {
+    const of = limitSetOf(reader, id)?.of
+    if (of) sums.set(id, sumIn(reader, project, places, id, of))
+  }
+  return sums
+}
+
+function sumIn(reader: Reader, project: ProjectId, places: ColumnPlaces, id: string, field: string): number {
+  const { kind, status, listed, n, values } = reader.table(project)
+  const column = values.get(field)
+  if (!(column instanceof NumberColumn)) return 0
+  const kinds = kind.codes.ids.length
+  const isIn = Array.from({ length: status.codes.ids.length * kinds }, (_, at) => places.columnOf(kind.codes.ids[at % kinds]!, status.codes.ids[Math.floor(at / kinds)]!)?.id === id) // prettier-ignore
+  let sum = 0
+  for (let row = 0; row < n; row++)
+    if (listed[row] && isIn[status.a[row]! * kinds + kind.a[row]!] && !column.isEmpty(row)) sum += column.a[row]!
+  return sum
 }

@@ -1,44 +1,58 @@
 import * as z from 'zod/mini'
 import { whole } from '../base/schemas'
 import * as ids from '../base/id-schemas'
-import { problem } from '../base/result'
+import { firstProblem, problem, type Problem } from '../base/result'
+import { isSameValue } from '../base/sorted-ids'
 import { changeRefusal } from '../access/changing'
 import { applied, defineCommand } from '../change/command'
 import type { Change } from '../change/patch'
-import { limitId, limitOf, type Reader } from '../model/reader'
-import type { ProjectId } from '../model/records'
+import { limitId, limitSetOf, type LimitSet, type Reader } from '../model/reader'
+import { mostAmount } from '../model/names'
+import type { Limit, ProjectId } from '../model/records'
 
-/** Sets how many items a column should hold at most; null: as many as come. Carries the limit it was made from. */
+const amount = z.nullable(whole(undefined, mostAmount))
+const limitBody = z.object({ most: amount, least: amount, of: z.nullable(ids.fieldId), stops: z.boolean() })
+
+/** Sets how much a column should hold; null: as much as comes. Carries the limit it was made from. */
 export const setLimit = defineCommand({
   type: 'limit.set',
-  v: 1,
-  body: z.object({
-    column: ids.columnId,
-    from: z.nullable(whole()),
-    to: z.nullable(whole(undefined, 9999)),
-  }),
+  v: 2,
+  body: z.object({ column: ids.columnId, from: z.nullable(limitBody), to: z.nullable(limitBody) }),
   projects: (reader, body) => [projectOf(reader, body.column) ?? []].flat(),
   check(reader, { column, from, to }, context) {
-    const refused = changeRefusal(reader, context.by, 'limit', { id: limitId(column), column, most: to ?? 0 })
-    if (refused) return refused
-    if (to !== null && to < 0) return problem('limit-below-zero')
-    const stored = limitOf(reader, column)
-    return stored === from || stored === to
-      ? undefined
-      : problem('changed-meanwhile', undefined, [{ field: 'limit', yours: to, stored }])
+    const stored = limitSetOf(reader, column)
+    return (
+      changeRefusal(reader, context.by, 'limit', recordOf(column, to ?? noLimit)) ??
+      (to ? checkLimit(reader, column, to) : undefined) ??
+      (isSameValue(stored, from) || isSameValue(stored, to)
+        ? undefined
+        : problem('changed-meanwhile', undefined, [{ field: 'limit', yours: to, stored }]))
+    )
   },
   apply(reader, { column, to }) {
     const before = reader.maybe('limit', limitId(column))
-    return applied(before?.most === to || (!before && to === null) ? [] : [limitChange(column, before?.most, to)])
+    const after = to && (to.most !== null || to.least !== null) ? recordOf(column, to) : null
+    if (!before || !after)
+      return applied(before || after ? [{ entity: 'limit', id: limitId(column), field: '*', before: before ?? null, after }] : []) // prettier-ignore
+    return applied(
+      (['most', 'least', 'of', 'stops'] as const).flatMap((field): Change[] =>
+        isSameValue(before[field], after[field])
+          ? []
+          : [{ entity: 'limit', id: before.id, field, before: before[field] ?? null, after: after[field] ?? null }],
+      ),
+    )
   },
 })
 
-function limitChange(column: string, before: number | undefined, after: number | null): Change {
-  const id = limitId(column)
-  if (before !== undefined && after !== null) return { entity: 'limit', id, field: 'most', before, after }
-  const record = (most: number | null | undefined) =>
-    most === null || most === undefined ? null : { id, column, most }
-  return { entity: 'limit', id, field: '*', before: record(before), after: record(after) }
+const noLimit: LimitSet = { most: null, least: null, of: null, stops: false }
+const recordOf = (column: string, to: LimitSet): Limit => ({ id: limitId(column), column: column as Limit['column'], ...to }) // prettier-ignore
+
+function checkLimit(reader: Reader, column: string, { most, least, of }: LimitSet): Problem | undefined {
+  const field = of === null ? undefined : reader.maybe('field', of)
+  if (of !== null && (field?.type !== 'number' || field.archived || field.project !== projectOf(reader, column)))
+    return problem('wrong-value', { field: 'limit' })
+  if (most !== null && least !== null && least > most) return problem('least-above-most')
+  return firstProblem([most, least], (one) => (one !== null && one < 0 ? problem('limit-below-zero') : undefined))
 }
 
 function projectOf(reader: Reader, column: string): ProjectId | undefined {

@@ -1,7 +1,7 @@
 import { isSetChange, type Change } from '../change/patch'
 import type { Lookup } from '../model/entities'
 import type { Reader } from '../model/reader'
-import type { EntityName, Item, Records } from '../model/records'
+import { isItemColumn, type EntityName, type Item, type Records } from '../model/records'
 
 /** A record that a patch touches. */
 interface Touched {
@@ -72,6 +72,15 @@ export class After implements Lookup {
     if (one?.made) return (one.made as Item)[column]
     const place = this.reader.placeOf(item)
     return place && (place.table.read(place.row, column) as Item[C])
+  }
+
+  /** An item as it is after the patch, its values too. */
+  item(id: string): Item | undefined {
+    const item = this.maybe('item', id)
+    const one = this.touched.get(`item ${id}`)
+    if (!item || !one?.set.size) return item
+    const values = [...one.set].filter(([field]) => !isItemColumn(field)) as [string, Item['values'][string]][]
+    return values.length ? { ...item, values: { ...item.values, ...Object.fromEntries(values) } } : item
   }
 
   hasItem(id: string): boolean {

@@ -12,7 +12,7 @@ const item = (id: ItemId): Item => small.state.maybe('item', id)!
 const set = (id: string, field: string, before: unknown, after: unknown, entity: Change['entity'] = 'item'): Change => ({
   entity, id, field, before, after,
 }) // prettier-ignore
-const codeOf = (patch: Patch) => inOnePiece(brokenLaw(small.state, patch, true))?.code
+const codeOf = (patch: Patch) => inOnePiece(brokenLaw(small.state, patch, { isRoom: true, isHeldToLimits: true }))?.code
 function add(parent: ItemId | null): ItemId {
   const { state, project, ids, people } = small
   const one = { item: ids.item(), project: project.id, kind: kindsOf(state, project.id)[0]!.id, title: 'x', status: statusesOf(state, project.id)[0]!.id, parent, values: {} } // prettier-ignore

@@ -9,12 +9,17 @@ import { entitiesHeld, idsNeeded } from '../model/entities'
 import { maybeStep, type Reader } from '../model/reader'
 import type { EntityName, Person, Records, Stay } from '../model/records'
 import { After } from './after'
+import { overfilled } from './stops'
 
 /**
  * The first law that a patch would break, as the problem to tell; undefined where all of them hold. `isRoom`: stays are at
  * hand, as they are in the room alone; a browser never sees a change to them.
  */
-export function* brokenLaw(reader: Reader, patch: Patch, isRoom: boolean): Pieces<Problem | undefined> {
+export function* brokenLaw(
+  reader: Reader,
+  patch: Patch,
+  { isRoom, isHeldToLimits }: { readonly isRoom: boolean; readonly isHeldToLimits: boolean },
+): Pieces<Problem | undefined> {
   const after = new After(reader)
   yield* inPieces(patch, (change) => after.add(change))
   return (
@@ -26,6 +31,7 @@ export function* brokenLaw(reader: Reader, patch: Patch, isRoom: boolean): Piece
     (yield* statusesFitKinds(reader, after)) ??
     statusesAreHeldOnce(reader, after) ??
     (isRoom ? yield* eachHasOneOpenStay(after) : undefined) ??
+    (isHeldToLimits ? yield* overfilled(reader, after) : undefined) ??
     (yield* whatIsNamedIsThere(reader, after))
   )
 }

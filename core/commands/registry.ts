@@ -6,6 +6,7 @@ import { comesTo, inOnePiece, type Pieces } from '../base/pieces'
 import { fail, ok, problem, type Result } from '../base/result'
 import { columns } from '../board/column-commands'
 import { holdStatus } from '../board/hold'
+import { overruleLimit } from '../board/overrule'
 import { setLimit } from '../board/set-limit'
 import { bringIn } from '../bring-in/command'
 import { usualBytes, type Applied, type CommandDefinition, type Context, type Envelope } from '../change/command'
@@ -28,6 +29,7 @@ import { views } from '../saved-views/commands'
 import { setWidths } from '../saved-views/set-widths'
 import { brokenLaw } from './laws'
 import { revert } from './revert'
+import { isHeldToLimits } from './stops'
 import { togetherOf } from './together'
 
 const several = togetherOf((type) => definitionOf(type))
@@ -35,7 +37,7 @@ const several = togetherOf((type) => definitionOf(type))
 /** Every command there is. */
 const definitions = [
   addItems, setValues, moveItems, archiveItems, setText, addPeople, people.set, people.remove, members.set, members.remove, createProject,
-  projects.set, projects.remove, projects.order, setLimit,
+  projects.set, projects.remove, projects.order, setLimit, overruleLimit,
   views.add, views.set, views.remove, views.order, setWidths,
   fields.add, fields.set, fields.remove, fields.order, options.add, options.set, options.remove, options.order,
   kinds.add, kinds.set, kinds.remove, kinds.order, statuses.add, statuses.set, statuses.remove, statuses.order,
@@ -99,9 +101,11 @@ export function* judgeInPieces(reader: Reader, command: Command, context: Contex
   const refused = yield* comesTo(definition.check(reader, command, context))
   if (refused) return fail(refused)
   const applied = yield* comesTo(definition.apply(reader, command, context))
-  const broken = applied.ok ? yield* brokenLaw(reader, applied.value.patch, context.isRoom) : undefined
+  const broken = applied.ok ? yield* brokenLaw(reader, applied.value.patch, laws(command, context)) : undefined
   return broken ? fail(broken) : applied
 }
+
+const laws = (command: Command, { isRoom }: Context) => ({ isRoom, isHeldToLimits: isHeldToLimits(command) })
 
 /** What has to be fetched before a command is judged. */
 export const needsOf = (command: Command) => definitionOf(command.type)?.needs?.(command) ?? []

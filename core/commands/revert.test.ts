@@ -2,10 +2,10 @@ import { beforeEach, describe, expect, it } from 'vitest'
 import { memberId } from '../access/access'
 import { must } from '../base/result'
 import type { CommandId } from '../base/ids'
-import { boardsOf, columnsOf, kindsOf, limitOf, startOfKind, statusesOf } from '../model/reader'
+import { boardsOf, columnsOf, kindsOf, limitOf, plainLimit, startOfKind, statusesOf } from '../model/reader'
 import type { Person, Role, View, ViewId } from '../model/records'
-import { PlainRoom, smallWorkspace, type Small } from '../test-kit/workspace'
-import type { BareCommand, Command } from './registry'
+import { command, PlainRoom, smallWorkspace, type Small } from '../test-kit/workspace'
+import type { BareCommand } from './registry'
 
 let small: Small
 let room: PlainRoom
@@ -14,7 +14,7 @@ beforeEach(() => {
   room = new PlainRoom(small.state)
 })
 const act = (bare: BareCommand, by: Person): CommandId => {
-  const done = room.do({ id: small.ids.command(), v: 1, ...bare } as Command, by.id)
+  const done = room.do(command(small.ids, bare), by.id)
   if (!done.ok) throw new Error(JSON.stringify(done.problem))
   return done.value.command
 }
@@ -47,7 +47,7 @@ describe('taking back', () => {
       'column',
     )
     const before = limitOf(small.state, column.id)
-    const limited = act({ type: 'limit.set', column: column.id, from: before, to: 3 }, lead)
+    const limited = act({ type: 'limit.set', column: column.id, from: plainLimit(before), to: plainLimit(3) }, lead)
     become(lead, 'contributor')
     expect(undo(limited, lead)).toBe('not-allowed')
     expect(limitOf(small.state, column.id)).toBe(3)

@@ -10,6 +10,8 @@ export interface ColumnAnswer {
   readonly column: string
   /** Every item of the project in it that is not archived, whatever the view leaves out. */
   readonly held: number
+  /** What its limit counts: items, or the sum of a field at its scale. */
+  readonly amount: number
   /** Those of them that are in the view. */
   readonly shown: number
   readonly stretch: Stretch<Row>
@@ -47,7 +49,13 @@ export const board: Layout<'board', BoardAnswer> = {
       const rows = lists.get(id) ?? new Int32Array(0)
       const [from, to] = window(id, rows.length)
       const stretch = { from, rows: Array.from(rows.subarray(from, to), rowAt) }
-      return { column: id, held: held.columns.get(id) ?? 0, shown: rows.length, stretch }
+      return {
+        column: id,
+        held: held.columns.get(id) ?? 0,
+        amount: held.sums.get(id) ?? held.columns.get(id) ?? 0,
+        shown: rows.length,
+        stretch,
+      }
     })
     const outside = [...held.outside].map(([status, held]) => ({ status, held }))
     return { layout: 'board', sums, columns, outside }

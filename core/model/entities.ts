@@ -235,12 +235,23 @@ export const entities: { readonly [E in EntityName]: Entity<Records[E]> } = {
       return { ...ids, id: tieId<'columnStatus'>(ids.column, ids.status) }
     },
   },
+  overrule: {
+    held: 'directory',
+    touches: 'everything',
+    scope: withinColumn,
+    mapIds(record, map) {
+      const ids = mapped(record, { column: 'column', item: 'item', by: 'person' }, map)
+      return { ...ids, id: tieId<'overrule'>(ids.column, ids.item) }
+    },
+    // What was let past a limit may go.
+    firm: () => null,
+  },
   limit: {
     held: 'directory',
     touches: 'everything',
     scope: withinColumn,
     mapIds(record, map) {
-      const ids = mapped(record, { column: 'column' }, map)
+      const ids = mapped(record, { column: 'column', of: 'field' }, map)
       return { ...ids, id: tieId<'limit'>(ids.column, 'items') }
     },
   },

@@ -50,3 +50,6 @@ export type TotalName = (typeof totalNames)[number]
 
 /** The narrowest and widest that a column can be dragged, in px. */
 export const [leastWidth, mostWidth] = [40, 1200] as const
+
+/** The largest limit of a column: items, or a sum at the scale of its field. */
+export const mostAmount = 1_000_000_000

@@ -9,6 +9,7 @@ import type {
   ColumnStatus,
   EntityName,
   Field,
+  FieldId,
   Item,
   ItemId,
   Kind,
@@ -68,9 +69,30 @@ export const boardsOf = (reader: Reader, project: ProjectId): Board[] =>
 export const columnsOf = (reader: Reader, board: string): BoardColumn[] =>
   inOrder(reader.all('column'), (column) => column.board === board)
 
-/** How many items a column should hold at most; null: as many as come. */
-export const limitOf = (reader: Reader, column: string): number | null =>
-  reader.maybe('limit', limitId(column))?.most ?? null
+/** How much a column should hold. */
+export interface LimitSet {
+  /** Null: as much as comes. */
+  readonly most: number | null
+  /** Null: as little. */
+  readonly least: number | null
+  /** The number field whose values are summed; null: items are counted. */
+  readonly of: FieldId | null
+  readonly stops: boolean
+}
+/** How much a column should hold; null: nothing is said. */
+export function limitSetOf(reader: Lookup, column: string): LimitSet | null {
+  const limit = reader.maybe('limit', limitId(column))
+  return limit ? limitSet(limit) : null
+}
+/** The limit that counts items and stops nobody; null: none. */
+export const plainLimit = (most: number | null): LimitSet | null =>
+  most === null ? null : { most, least: null, of: null, stops: false }
+/** A stored limit, whole. */
+export const limitSet = ({ most, least, of, stops }: Limit): LimitSet => ({
+  most, least: least ?? null, of: of ?? null, stops: stops ?? false,
+}) // prettier-ignore
+/** How much a column should hold at most; null: as much as comes. */
+export const limitOf = (reader: Lookup, column: string): number | null => limitSetOf(reader, column)?.most ?? null
 /** The id of a column’s limit. */
 export const limitId = (column: string): Limit['id'] => tieId<'limit'>(column, 'items')
 

@@ -63,8 +63,10 @@ export type Board = Read<typeof schemas.boardRecord>
 export type BoardColumn = Read<typeof schemas.columnRecord>
 /** A status that a column holds. */
 export type ColumnStatus = Read<typeof schemas.columnStatusRecord>
-/** How many items a column should hold at most. */
+/** How much a column should hold. */
 export type Limit = Read<typeof schemas.limitRecord>
+/** Why an item was let past the limit of a column. */
+export type Overrule = Read<typeof schemas.overruleRecord>
 /** Who sees a view. */
 export type Audience = Read<typeof schemas.audienceRecord>
 /** A saved view of a project. */
@@ -157,6 +159,7 @@ export interface Records {
   column: BoardColumn
   columnStatus: ColumnStatus
   limit: Limit
+  overrule: Overrule
   view: View
   look: Look
 }

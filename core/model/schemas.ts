@@ -6,7 +6,7 @@ import { fieldTypeNames, optionColours } from '../fields/names'
 import { settingsOf } from '../fields/settings'
 import { weekMinutes } from '../base/week'
 import { viewDefinition, widthsRecord } from './definition'
-import { kindIcons, paletteColours, phases, roles } from './names'
+import { kindIcons, mostAmount, paletteColours, phases, roles } from './names'
 
 const colour = z.enum(paletteColours)
 
@@ -130,11 +130,27 @@ export const columnStatusRecord = z.object({
   status: ids.statusId,
   kind: z.nullable(ids.kindId),
 })
-/** How many items a column should hold at most: advice, nothing is stopped. `id`: column and `items`. */
+const amount = z.nullable(whole(0, mostAmount))
+/** How much a column should hold. `id`: column and `items`. */
 export const limitRecord = z.object({
   id: ids.tieIdOf<'limit'>(),
   column: ids.columnId,
-  most: whole(0, 9999),
+  most: amount,
+  /** Less than that is told. */
+  least: z.optional(amount),
+  /** The number field whose values are summed, at its scale; none: items are counted. */
+  of: z.optional(z.nullable(ids.fieldId)),
+  /** Nothing but set-up and undo takes the column further past `most`, unless a lead overrules it. */
+  stops: z.optional(z.boolean()),
+})
+/** That a lead let an item past the limit of a column, and why. `id`: column and item. */
+export const overruleRecord = z.object({
+  id: ids.tieIdOf<'overrule'>(),
+  column: ids.columnId,
+  item: ids.itemId,
+  reason: text(500, 1),
+  by: ids.personId,
+  at: text(40),
 })
 
 /** Who sees a view: its maker alone, all who see the project, or some of them besides its maker. */

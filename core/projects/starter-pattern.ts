@@ -84,7 +84,7 @@ export function starterPattern({ maker, ...project }: NewProject, newId: NewId):
       column,
       step: { id: tieId<'step'>(workflow, status.id), workflow, status: status.id, rank: status.rank, turn },
       held: { id: tieId<'columnStatus'>(column.id, status.id), column: column.id, status: status.id, kind: null },
-      limits: most ? [{ id: limitId(column.id), column: column.id, most }] : [],
+      limits: most ? [{ id: limitId(column.id), column: column.id, most, least: null, of: null, stops: false }] : [],
     }
   })
   const question = {

@@ -14,6 +14,8 @@ export interface StandingAnswer {
   readonly statuses: Readonly<Record<string, number>>
   /** By column of any of its boards. */
   readonly columns: Readonly<Record<string, number>>
+  /** What the limits of columns count, where that is the sum of a field. */
+  readonly sums: Readonly<Record<string, number>>
 }
 
 /** How many items stand in each status and column of a project. */
@@ -38,6 +40,7 @@ function standingIn(reader: Reader, project: ProjectId): StandingAnswer {
   return {
     statuses: Object.fromEntries(status.codes.ids.map((id, at) => [id, counts[at] ?? 0])),
     columns: Object.fromEntries(boards.flatMap(({ columns }) => [...columns])),
+    sums: Object.fromEntries(boards.flatMap(({ sums }) => [...sums])),
   }
 }
 

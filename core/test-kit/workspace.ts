@@ -12,7 +12,7 @@ import { together } from '../commands/bare'
 import { commandOf, definitionOf, judge, type BareCommand, type Command } from '../commands/registry'
 import type { Field, Item, LongText, Person, Project, Records, Role } from '../model/records'
 import { phases } from '../model/names'
-import { boardsOf, columnsOf, fieldsOf, kindsOf, limitOf, statusesOf, stepsOf } from '../model/reader'
+import { boardsOf, columnsOf, fieldsOf, kindsOf, limitSetOf, statusesOf, stepsOf } from '../model/reader'
 import { State } from '../model/state'
 import { optionsOf, starterPattern } from '../projects/starter-pattern'
 import type { Scoped } from '../wire/seen'
@@ -212,6 +212,7 @@ export function randomCommand(
     'archive',
     'text',
     'limit',
+    'overrule',
     'view',
     'viewOff',
     'viewSet',
@@ -305,7 +306,19 @@ export function randomCommand(
     case 'limit': {
       const board = must(boardsOf(state, project.id)[0], 'board')
       const column = pick(columnsOf(state, board.id), which)?.id
-      return column && { ...head('limit.set'), column, from: limitOf(state, column), to: more % 4 ? more % 9 : null }
+      return (
+        column && {
+          ...head('limit.set'),
+          column,
+          from: limitSetOf(state, column),
+          to: more % 4 ? { most: more % 9, least: null, of: null, stops: more % 3 === 0 } : null,
+        }
+      )
+    }
+    case 'overrule': {
+      const board = must(boardsOf(state, project.id)[0], 'board')
+      const column = pick(columnsOf(state, board.id), which)?.id
+      return column && { ...head('limit.overrule'), column, item: item.id, reason: `reason ${more}` }
     }
     case 'view':
       return {

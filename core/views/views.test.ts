@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { must } from '../base/result'
-import { boardsOf, fieldsOf, statusesOf } from '../model/reader'
+import { boardsOf, fieldsOf, statusesOf, plainLimit } from '../model/reader'
 import type { Item } from '../model/records'
 import { command, grown, PlainRoom, smallWorkspace, today, type Dice, type Small } from '../test-kit/workspace'
 import { ColumnPlaces, dropOn, heldByColumn, roomOf, roomWords } from '../board/columns'
@@ -97,13 +97,14 @@ describe('a board', () => {
     [4, 6, 'room for 2'], [6, 6, 'full'], [8, 6, '2 over'], [1, 0, '1 over'], [3, null, ''],
   ])('%d held of %s: %s', (held, limit, words) => expect(roomWords(roomOf(held, limit))).toBe(words)) // prettier-ignore
   it('says what a drop would do', () => {
-    expect([dropOn(4, 6, 1), dropOn(5, 6, 1), dropOn(6, 6, 1), dropOn(8, 6, 1), dropOn(2, null, 1)].map((drop) => drop.words)).toEqual([
+    const most = plainLimit
+    expect([dropOn(4, most(6), 1), dropOn(5, most(6), 1), dropOn(6, most(6), 1), dropOn(8, most(6), 1), dropOn(2, null, 1)].map((drop) => drop.words)).toEqual([
       '1 more, then room for 1', '1 more makes it full', '1 more would make it 1 over', '1 more would make it 3 over', '1 more here',
     ]) // prettier-ignore
-    expect([dropOn(5, 6, 1), dropOn(6, 6, 1), dropOn(9, null, 1), dropOn(7, 6, 0)].map((drop) => drop.isOver)).toEqual([
+    expect([dropOn(5, most(6), 1), dropOn(6, most(6), 1), dropOn(9, null, 1), dropOn(7, most(6), 0)].map((drop) => drop.isOver)).toEqual([
       false, true, false, true,
     ]) // prettier-ignore
-    expect([dropOn(4, 6, 0).words, dropOn(4, null, 0).words]).toEqual(['room for 2', 'here'])
+    expect([dropOn(4, most(6), 0).words, dropOn(4, null, 0).words]).toEqual(['room for 2', 'here'])
   })
 })
 

@@ -1,4 +1,5 @@
 import { and, asc, desc, eq, gt, inArray, lt } from 'drizzle-orm'
+import { isOfItem } from '#core/items/history'
 import type { CommandId } from '#core/base/ids'
 import type { Actor } from '#core/change/actor'
 import type { Entry } from '#core/change/command'
@@ -102,7 +103,7 @@ export async function historyOf(db: Db, id: string, item: string, before: number
         part === null || part === undefined
           ? entry.patch
           : [...((await inPart(part))?.patch ?? []), ...((await inPart(part + 1))?.patch ?? [])]
-      return { ...entry, patch: patch.filter((change) => change.entity === 'item' && change.id === item) }
+      return { ...entry, patch: patch.filter((change) => isOfItem(change, item)) }
     }),
   )
 }

@@ -235,7 +235,21 @@ export const columnLimit = pgTable('column_limit', {
   /** `column/items`. */
   id: text('id').notNull(),
   column: text('column_id').notNull(),
-  most: integer('most').notNull(),
+  most: integer('most'),
+  least: integer('least'),
+  of: uuid('of_field'),
+  stops: boolean('stops').notNull().default(false),
+}, byId) // prettier-ignore
+
+export const overrule = pgTable('overrule', {
+  ...inWorkspace(),
+  /** `column/item`. */
+  id: text('id').notNull(),
+  column: uuid('column_id').notNull(),
+  item: uuid('item').notNull(),
+  reason: text('reason').notNull(),
+  by: uuid('by_person').notNull(),
+  at: instant('at').notNull(),
 }, byId) // prettier-ignore
 
 export const view = pgTable('view', {
@@ -306,7 +320,7 @@ export const logItem = pgTable('log_item', {
  */
 export const recordTables = {
   person, project, member, status, workflow, step, kind, field, option, board, column: boardColumn, columnStatus,
-  limit: columnLimit, view, look, item, stay, longText,
+  limit: columnLimit, overrule, view, look, item, stay, longText,
 } as const satisfies Record<Exclude<EntityName, 'workspace'>, PgTable> // prettier-ignore
 export type RecordEntity = keyof typeof recordTables
 export const recordEntities = Object.keys(recordTables) as readonly RecordEntity[]

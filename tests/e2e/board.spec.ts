@@ -94,10 +94,10 @@ test('the menu moves a card, and says beforehand what that would do', async ({ b
 test('a lead sets a limit where the column stands; below zero is refused; a reader cannot', async ({ browser }) => {
   const page = await demo.as(browser, 'Séverine', { at: 'Packets' })
   await page.getByRole('button', { name: /Set the limit for Ready/ }).click()
-  await page.getByLabel('Limit').fill('2')
+  await page.getByRole('textbox', { name: 'Most' }).fill('2')
   await page.getByRole('button', { name: 'Set the limit', exact: true }).click()
   await expect(page.locator('.heads').getByText('1 over')).toBeVisible()
-  await page.getByRole('button', { name: /^Undo changing a limit/ }).click()
+  await page.getByRole('button', { name: /^Undo changing the limit of Ready/ }).click()
   await expect(page.locator('.heads').getByText('1 over')).toBeHidden()
 
   const reader = await demo.as(browser, 'Yuki', { at: 'The works' })

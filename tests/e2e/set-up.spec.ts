@@ -1,4 +1,5 @@
 import type { Page } from '@playwright/test'
+import { Client } from '../kit/client'
 import { expect, isAccessible, test, useDemo } from '../kit/pages'
 
 const demo = useDemo()
@@ -138,4 +139,43 @@ test('who takes part is changed where the project is set up; whoever may not, lo
   await setUp(member)
   await expect(member.getByText('Leads can change this.')).toBeVisible()
   await expect(member.getByRole('button', { name: 'Add a status' })).toBeHidden()
+})
+
+test('a limit that stops holds against a drag and a request written by hand; a lead lets one through with a reason', async ({
+  browser,
+}) => {
+  const lead = await setUp(await demo.as(browser, 'Séverine'), 'board', 'VIS')
+  const name = (await names(lead))[1]!
+  const row = lead
+    .getByRole('row')
+    .filter({ has: cell(lead, name).first() })
+    .first()
+  const here = Number(await row.locator('[role=gridcell]').nth(3).innerText())
+  await row.locator('[role=gridcell]').nth(2).click()
+  await lead.getByRole('textbox', { name: 'Most' }).fill(String(here))
+  await lead.getByRole('combobox', { name: 'When it’s full' }).click({ force: true })
+  await lead.getByRole('option', { name: 'stop' }).click()
+  await lead.getByRole('button', { name: 'Set the limit' }).click()
+  await expect(row).toContainText(`${here}, stops`)
+
+  const { records } = await (await new Client(demo.server().url).stepInAs('Séverine')).directory()
+  const project = records.project.find(({ prefix }) => prefix === 'VIS')!
+  const statuses = records.status.filter((one) => one.project === project.id).sort((a, b) => (a.rank < b.rank ? -1 : 1)) // prettier-ignore
+  const member = await new Client(demo.server().url).stepInAs('Imke')
+  const [item] = (await member.items(project.id)).filter(({ status }) => status === statuses[0]!.id)
+  const by = { items: [{ item: item!.id, status: { from: statuses[0]!.id, to: statuses[1]!.id } }] }
+  expect(await member.command('items.move', by)).toMatchObject({ problem: { code: 'column-full' } })
+
+  await lead.getByRole('link', { name: 'Requests' }).click()
+  const card = lead.locator(`#card-${item!.id}`)
+  await card.focus()
+  await card.press('m')
+  await lead.getByRole('menuitem', { name }).click()
+  await expect(lead.getByText(`${name} stops at ${here}`)).toBeVisible()
+  await lead.getByRole('button', { name: 'Let it through …' }).click()
+  await lead.getByRole('textbox', { name: 'Reason' }).fill('The school comes on Friday')
+  await lead.getByRole('button', { name: 'Let it through' }).click()
+  await expect(lead.getByRole('list', { name }).locator(`#card-${item!.id}`)).toContainText('Past the limit: The school comes on Friday') // prettier-ignore
+  await lead.locator(`#card-${item!.id}`).press('Enter')
+  await expect(lead.getByText(`let it past the limit of ${name}: “The school comes on Friday”`)).toBeVisible()
 })

@@ -3,6 +3,7 @@ import { v7 } from 'uuid'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import type { Directory } from '#core/wire/directory'
 import type { Item } from '#core/model/records'
+import { limitSet } from '#core/model/reader'
 import { Client } from '../kit/client'
 import { startDemo, startEmpty, type TestServer } from '../kit/server'
 
@@ -36,8 +37,8 @@ const newItem = (project: string) => ({ items: [{ item: v7(), project, kind: dir
 const limit = () => {
   const board = directory.records.board.find((one) => one.project === projectOf('GLH'))!
   const { id } = directory.records.column.find((column) => column.board === board.id && column.name === 'In hand')!
-  const { most } = directory.records.limit.find((one) => one.column === id)!
-  return { column: id, from: most, to: most }
+  const stored = limitSet(directory.records.limit.find((one) => one.column === id)!)
+  return { column: id, from: stored, to: stored }
 }
 
 describe('who gets what from each route', () => {

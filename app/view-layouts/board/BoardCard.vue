@@ -14,7 +14,12 @@ import { cardWords } from '../words'
 import { boardKey } from './context'
 
 /** A card: key, kind, title, due, the fields that the view shows, people. */
-const props = defineProps<{ row: Row; still?: boolean }>()
+const props = defineProps<{
+  row: Row
+  still?: boolean
+  /** Why it was let past the limit of its column, which is over it still. */
+  letPast?: string | undefined
+}>()
 const board = must(inject(boardKey), 'board')
 const directory = useDirectory()
 const card = ref<HTMLElement>()
@@ -70,6 +75,7 @@ onBeforeUnmount(() => release?.())
       />
     </div>
     <p>{{ row.item.title }}</p>
+    <p v-if="letPast" class="let">{{ cardWords.letPast(letPast) }}</p>
     <div v-if="due || facts.length || people.length || row.children" class="foot">
       <DueText :due="due" :late="row.late" /><span v-if="row.children" :title="itemWords.inside">{{
         cardWords.inside(row.children)
@@ -100,6 +106,13 @@ onBeforeUnmount(() => release?.())
 .lifted {
   opacity: 0.45;
   border-style: dashed;
+}
+.let {
+  padding: 2px 6px;
+  font-size: var(--size-small);
+  background: var(--ochre-tint);
+  border-radius: var(--round);
+  overflow-wrap: anywhere;
 }
 .top {
   display: flex;

@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import type { Drop } from '#core/board/columns'
+import { roomWords, type Drop } from '#core/board/columns'
+import { isSameValue } from '#core/base/sorted-ids'
+import type { LimitSet } from '#core/model/reader'
 import { useDirectory } from '../../data/directory'
 import { LeafMark } from '../../parts/marks'
 import { LimitEditor } from './limit-editor'
@@ -10,15 +12,15 @@ import type { ShownColumn } from './use-columns'
 
 /** A column's head: its name, its places and how much room there is, where its limit is set. */
 const props = defineProps<{ shown: ShownColumn; maySet: boolean; drop: Drop | undefined }>()
-const emit = defineEmits<{ fold: []; limit: [to: number | null] }>()
+const emit = defineEmits<{ fold: []; limit: [to: LimitSet | null] }>()
 const directory = useDirectory()
 const column = computed(() => props.shown.column)
 const inView = computed(() => props.shown.answer?.shown ?? 0)
 const isOpen = ref(false)
 const room = ref<HTMLElement>()
-function set(to: number | null): void {
+function set(to: LimitSet | null): void {
   isOpen.value = false
-  if (to !== props.shown.limit) emit('limit', to)
+  if (!isSameValue(to, props.shown.limit)) emit('limit', to)
 }
 </script>
 
@@ -50,13 +52,21 @@ function set(to: number | null): void {
       :title="maySet ? columnWords.setLimit(column.name) : undefined"
       @click="isOpen = !isOpen"
     >
-      <PlacesMark v-if="shown.limit !== null" :held="shown.held" :limit="shown.limit" /><span v-else class="soft">{{
-        columnWords.items(shown.held)
-      }}</span>
+      <PlacesMark
+        v-if="shown.limit && shown.limit.most !== null"
+        :held="shown.amount"
+        :limit="shown.limit.most"
+        :least="shown.limit.least"
+        :say="shown.say"
+      /><span v-else class="soft"
+        >{{ columnWords.items(shown.held)
+        }}<b v-if="shown.room.is === 'under'" class="rust">, {{ roomWords(shown.room, shown.say) }}</b></span
+      >
+      <span v-if="shown.limit?.stops" class="stops">{{ columnWords.stops }}</span>
       <span v-if="inView < shown.held" class="soft">{{ columnWords.shown(inView, shown.held) }}</span>
       <span v-if="maySet" class="unseen">{{ columnWords.setLimit(column.name) }}</span>
     </button>
-    <LimitEditor v-if="isOpen" :limit="shown.limit" :at="room" @set="set" @leave="isOpen = false" />
+    <LimitEditor v-if="isOpen" :column="column" :limit="shown.limit" :at="room" @set="set" @leave="isOpen = false" />
     <div v-if="drop" class="drop" :class="{ no: drop.isOver }">{{ drop.words }}</div>
   </div>
 </template>
@@ -109,6 +119,11 @@ h2 {
 }
 .room:disabled {
   cursor: default;
+}
+.stops {
+  font-weight: 600;
+  border-bottom: 2px solid var(--rust);
+  line-height: 1.1;
 }
 .over .soft {
   color: var(--ink);

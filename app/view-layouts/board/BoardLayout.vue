@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useDisplay } from 'vuetify'
 import { computed, onBeforeUnmount, onMounted, provide, ref, shallowRef, watch } from 'vue'
-import { roomOf } from '#core/board/columns'
+import type { LimitSet } from '#core/model/reader'
 import type { Row } from '#core/layouts/rows'
 import { useQuery } from '../../data/use-query'
 import { useChanges } from '../../data/changes'
@@ -58,10 +58,13 @@ watch(
   columns,
   (now) => {
     if (!answer.value) return
-    const warnings = now.flatMap(({ column, held, limit }) => {
-      const room = roomOf(held, limit)
-      return room.is === 'over' ? [tallyWords.over(column.name, room.by)] : []
-    })
+    const warnings = now.flatMap(({ column, room, say }) =>
+      room.is === 'over'
+        ? [tallyWords.over(column.name, say(room.by))]
+        : room.is === 'under'
+          ? [tallyWords.under(column.name, say(room.by))]
+          : [],
+    )
     emit('tally', { sums: answer.value.sums, warnings })
   },
   { immediate: true },
@@ -121,7 +124,7 @@ function moves(row: Row): Act[] {
   const current = columnOf(row)?.column.id
   return columns.value.map((shown) => ({
     label: shown.column.name,
-    ...(shown.limit !== null && { hint: lifting.dropOn(row, shown).words }),
+    ...(shown.limit && { hint: lifting.dropOn(row, shown).words }),
     isOff: shown.column.id === current,
     do: () => lifting.moveTo(row, shown),
   }))
@@ -131,7 +134,7 @@ function escape(event: KeyboardEvent): void {
   lifting.end(false)
   event.preventDefault()
 }
-const setLimit = ({ column, limit }: ShownColumn, to: number | null) =>
+const setLimit = ({ column, limit }: ShownColumn, to: LimitSet | null) =>
   changes.send({ type: 'limit.set', column: column.id, from: limit, to })
 const add = (column: ShownColumn, title: string) => addItem(title, (kind) => shownColumns.statusIn(column, kind))
 

@@ -2,10 +2,12 @@
 import { computed, inject, ref } from 'vue'
 import { useVirtualizer } from '@tanstack/vue-virtual'
 import { must } from '#core/base/result'
+import { tieId } from '#core/base/ids'
 import type { Row } from '#core/layouts/rows'
 import { columnWords, viewWords } from '../words'
 import { AddItem } from '../../parts/controls'
 import { useStretch } from '../../parts/use-stretch'
+import { useDirectory } from '../../data/directory'
 import BoardCard from './BoardCard.vue'
 import { boardKey } from './context'
 import type { ShownColumn } from './use-columns'
@@ -14,6 +16,7 @@ import type { ShownColumn } from './use-columns'
 const props = defineProps<{ shown: ShownColumn; isAdding: boolean; add(title: string): Promise<unknown> }>()
 const emit = defineEmits<{ adding: [isAdding: boolean] }>()
 const board = must(inject(boardKey), 'board')
+const directory = useDirectory()
 const list = ref<HTMLElement>()
 const column = computed(() => props.shown.column)
 const stretch = computed(() => props.shown.answer?.stretch)
@@ -35,6 +38,11 @@ useStretch(
 )
 const measure = (element: unknown) => element instanceof HTMLElement && virtualizer.value.measureElement(element)
 
+/** Why a card was let past the limit, for as long as the column is over it. */
+const letPast = (row: Row): string | undefined =>
+  props.shown.isOver
+    ? directory.reader.maybe('overrule', tieId<'overrule'>(column.value.id, row.item.id))?.reason
+    : undefined
 /** Where the lifted card would come to lie, in pixels from the top. */
 const slot = computed(() => {
   const lift = board.lift.value
@@ -80,7 +88,7 @@ const slot = computed(() => {
         :data-item="rowAt(line.index)?.item.id"
         :style="{ transform: `translateY(${line.start}px)` }"
       >
-        <BoardCard v-if="rowAt(line.index)" :row="rowAt(line.index)!" />
+        <BoardCard v-if="rowAt(line.index)" :row="rowAt(line.index)!" :let-past="letPast(rowAt(line.index)!)" />
         <div v-else class="blank" />
       </div>
       <div v-if="slot" class="slot" :class="{ no: slot.isOver }" :style="{ transform: `translateY(${slot.top}px)` }">

@@ -51,7 +51,7 @@ function answer(): BoardAnswer {
   const places = useColumns(() => board, () => undefined) // prettier-ignore
   const columns = columnsOf(small.state, board).map(({ id }) => {
     const its = rows.filter((row) => places.columnOf(row)?.column.id === id)
-    return { column: id, held: its.length, shown: its.length, stretch: { from: 0, rows: its } }
+    return { column: id, held: its.length, amount: its.length, shown: its.length, stretch: { from: 0, rows: its } }
   })
   return { layout: 'board', sums: { items: rows.length, late: 0, effort: 0 }, columns, outside: [] }
 }
@@ -77,7 +77,7 @@ describe('the columns of a board', () => {
     expect(
       columns.columns.value.map((column) => [
         column.column.name,
-        column.limit,
+        column.limit?.most ?? null,
         column.held,
         column.isOver,
         column.isFolded,

@@ -1,22 +1,27 @@
 import { computed, onMounted, ref, watch } from 'vue'
-import { ColumnPlaces, roomOf } from '#core/board/columns'
+import { amountSaid, ColumnPlaces, roomOf, type Room } from '#core/board/columns'
 import type { BoardAnswer, ColumnAnswer } from '#core/layouts/board'
 import type { Row } from '#core/layouts/rows'
-import { heldBy, limitOf, maybeStep } from '#core/model/reader'
+import { heldBy, limitSetOf, maybeStep, type LimitSet } from '#core/model/reader'
 import type { BoardColumn, ColumnStatus, Item, Status, StatusId } from '#core/model/records'
 import { useDirectory } from '../../data/directory'
 
 /** A column as it is drawn. */
 export interface ShownColumn {
   readonly column: BoardColumn
-  readonly limit: number | null
+  readonly limit: LimitSet | null
   readonly holds: readonly ColumnStatus[]
   /** What its leaf shows: the first status that it holds. */
   readonly sign: Status | undefined
   readonly answer: ColumnAnswer | undefined
   /** Of the project's items, whatever the view leaves out. */
   readonly held: number
+  /** What its limit counts: items, or the sum of a field. */
+  readonly amount: number
+  readonly room: Room
   readonly isOver: boolean
+  /** How an amount is said. */
+  readonly say: (amount: number) => string
   readonly isFolded: boolean
 }
 
@@ -54,11 +59,12 @@ export function useColumns(board: () => string, answer: () => BoardAnswer | unde
   const columns = computed(() =>
     places.value.columns.map((column): ShownColumn => {
       const { id } = column
-      const limit = limitOf(directory.reader, id)
+      const limit = limitSetOf(directory.reader, id)
       const holds = heldBy(directory.reader, id)
       const inColumn = answer()?.columns.find((one) => one.column === id)
       const held = inColumn?.held ?? 0
-      const isOver = roomOf(held, limit).is === 'over'
+      const amount = inColumn?.amount ?? 0
+      const room = roomOf(amount, limit?.most ?? null, limit?.least)
       return {
         column,
         limit,
@@ -66,7 +72,10 @@ export function useColumns(board: () => string, answer: () => BoardAnswer | unde
         sign: signOf(holds),
         answer: inColumn,
         held,
-        isOver,
+        amount,
+        room,
+        isOver: room.is === 'over',
+        say: amountSaid(directory.reader, limit?.of ?? null),
         isFolded: folded.value.has(id),
       }
     }),

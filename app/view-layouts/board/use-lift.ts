@@ -24,8 +24,11 @@ export function useLift({ columns, mayMove, isSortedByRank, hold }: Board) {
   const said = ref('')
 
   /** What dropping the card there would do to the column's limit. */
-  const dropOn = (row: Row, { column, held, limit }: ShownColumn): Drop =>
-    dropOnColumn(held, limit, columns.columnOf(row)?.column.id === column.id ? 0 : 1)
+  function dropOn(row: Row, { column, amount, limit, say }: ShownColumn): Drop {
+    const isHere = columns.columnOf(row)?.column.id === column.id
+    const brings = limit?.of ? Number(row.item.values[limit.of] ?? 0) : 1
+    return dropOnColumn(amount, limit, isHere ? 0 : brings, say)
+  }
   /** The others of a column, in order, without the lifted card. */
   const others = (column: ShownColumn, item: string) => rowsOf(column).filter((row) => row.item.id !== item)
   const fromOf = (column: ShownColumn): number => column.answer?.stretch.from ?? 0

@@ -214,7 +214,7 @@ describe('a status of another phase', () => {
     const step = stepsOf(stored(), workflow!.id)[1]!
     const told = does({ type: 'step.set', target: step.id, set: { turn: { from: step.turn, to: { of: 'nobody' } } } })
     expect(told.queues).toEqual({ [hamid]: 1 })
-    expect(does({ type: 'status.set', target: ready.id, set: { colour: { from: ready.colour, to: 'plum' } } }).queues).toEqual({}) // prettier-ignore
+    expect(does({ type: 'status.set', target: ready.id, set: { colour: { from: ready.colour, to: 'iris' } } }).queues).toEqual({}) // prettier-ignore
   })
 })
 
