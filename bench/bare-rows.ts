@@ -52,6 +52,37 @@ export async function insertionOfRows(n: number, url?: string): Promise<number> 
   return took
 }
 
+/** Items updated in place, their stays closed and others opened, their histories and the parts of their entry. In ms. */
+export async function updateOfRows(n: number, url?: string): Promise<number> {
+  const { db, close } = await openBare(url)
+  const [workspaceId, project, to, command] = [v7(), v7(), v7(), v7()]
+  const items = Array.from({ length: n }, (_, i) => itemOf(workspaceId, v7(), project, i))
+  const stays = items.map((item) => ({ workspaceId, id: item.stay, item: item.id, status: project, from: now, until: null as string | null })) // prettier-ignore
+  for (let at = 0; at < n; at += 1000) {
+    await writeRows(db, itemTable, items.slice(at, at + 1000))
+    await writeRows(db, stayTable, stays.slice(at, at + 1000))
+  }
+  const moved = items.map((item, i) => ({ ...item, status: to, stay: `${to}/${i}` }))
+  const changes = moved.flatMap((item, i) => [
+    ...(['status', 'statusSince', 'stay', 'changed', 'changedBy'] as const).map((field) => ({ entity: 'item', id: item.id, field, before: items[i]![field], after: item[field] })), // prettier-ignore
+    { entity: 'stay', id: stays[i]!.id, field: 'until', before: null, after: now },
+    { entity: 'stay', id: item.stay, field: '*', before: null, after: { id: item.stay, item: item.id, status: to, from: now, until: null } }, // prettier-ignore
+  ])
+  const parts = Array.from({ length: Math.ceil(changes.length / 1000) }, (_, part) => ({ workspaceId, command, part, patch: changes.slice(part * 1000, (part + 1) * 1000), scopes: [{ n: 1000, scope: { of: 'project', project } }] })) // prettier-ignore
+  const from = performance.now()
+  for (const part of parts) await writeRows(db, logPart, [part])
+  for (let at = 0; at < n; at += 1000) {
+    const some = moved.slice(at, at + 1000)
+    await writeRows(db, itemTable, some, { replacing: ['workspace_id', 'id'] })
+    await writeRows(db, stayTable, stays.slice(at, at + 1000).map((stay) => ({ ...stay, until: now })), { replacing: ['workspace_id', 'id'] }) // prettier-ignore
+    await writeRows(db, stayTable, some.map((item) => ({ workspaceId, id: item.stay, item: item.id, status: to, from: now, until: null }))) // prettier-ignore
+    await writeRows(db, logItem, some.map((item) => ({ workspaceId, item: item.id, sequence: 1, part: 0 }))) // prettier-ignore
+  }
+  const took = performance.now() - from
+  await close()
+  return took
+}
+
 /** One commit of the rows that a change of a title writes, by the same driver on a folder of its own. */
 export async function commitOfTheSameRows(): Promise<number> {
   const { db, close } = await openBare()

@@ -3,7 +3,7 @@ import { existsSync, readFileSync, statSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import type { Page } from '@playwright/test'
 import { v7 } from 'uuid'
-import { commitOfTheSameRows } from './bare-rows'
+import { commitOfTheSameRows, updateOfRows } from './bare-rows'
 import { Client } from '../tests/kit/client'
 import { root, startServer, type Start, type TestServer } from '../tests/kit/server'
 import {
@@ -62,6 +62,9 @@ async function main(): Promise<void> {
     title = `t${i}`
   }
   lines.push(lineOf('a command, acknowledged in the server', 1, median(inServer.slice(20)), commit, 1.5))
+
+  say('a status removed …')
+  await removingStatus()
 
   say('first page …')
   const context = await contextFor(browser, client)
@@ -217,6 +220,36 @@ async function main(): Promise<void> {
     )
     await tab.context().close()
   }
+}
+
+/** A status with 10,000 items is removed and brought back, against an update of the same rows by the same driver. */
+async function removingStatus(): Promise<void> {
+  const n = 10_000
+  const server = await startServer({ env: { WRENLEAF_NOW: '' } })
+  const owner = await ownerOf(server)
+  const { statuses } = await foundProject(owner, 'BST', n, () => 1)
+  const [removed, undone, limits]: [number[], number[], number[]] = [[], [], []]
+  for (let i = 0; i < 3; i++) {
+    limits.push(await updateOfRows(n))
+    const id = v7()
+    removed.push(
+      await timed(() => done(owner.command('status.remove', { target: statuses[1], how: { to: statuses[0] } }, id))),
+    )
+    undone.push(await timed(() => done(owner.command('revert', { of: id }))))
+  }
+  const limit = median(limits)
+  lines.push(lineOf('a status with its items removed', n, median(removed), limit, 3))
+  lines.push(lineOf('… and brought back by undo', n, median(undone), limit, 3))
+  await server.stop()
+}
+async function done(answer: Promise<{ problem?: { code: string } }>): Promise<void> {
+  const { problem } = await answer
+  if (problem) throw new Error(problem.code)
+}
+async function timed(act: () => Promise<unknown>): Promise<number> {
+  const from = performance.now()
+  await act()
+  return performance.now() - from
 }
 
 async function ownerOf(server: { url: string; said(): string }): Promise<Client> {

@@ -22,7 +22,9 @@ export async function foundProject(
   client: Client,
   prefix: string,
   n: number,
-): Promise<{ project: string; table: string; board: string }> {
+  /** Which of the project's statuses an item is in. */
+  statusOf = (i: number): number => (i * 7) % 6,
+): Promise<{ project: string; table: string; board: string; statuses: readonly string[] }> {
   const { me, records } = await client.directory()
   const body = starterPattern({ name: `Bench ${n}`, prefix, colour: 'moss', rank: 'b99', maker: me }, v7)
   await expectDone(client.command('projects.create', body))
@@ -31,7 +33,7 @@ export async function foundProject(
   const options = body.options.filter((option) => option.field === uses.need)
   const ids = Array.from({ length: n }, () => v7() as ItemId)
   const items = ids.map((item, i) => ({
-    item, project: body.project.id, kind: body.kinds[0]!.id, status: body.statuses[(i * 7) % 6]!.id, title: `${verbs[i % 10]} ${things[(i * 3) % 8]} ${i}`,
+    item, project: body.project.id, kind: body.kinds[0]!.id, status: body.statuses[statusOf(i)]!.id, title: `${verbs[i % 10]} ${things[(i * 3) % 8]} ${i}`,
     parent: i % 5 && i > 20 ? ids[Math.floor(i / 5)]! : null,
     values: {
       [uses.assignees!]: [people[i % people.length]!], [uses.reviewer!]: [people[(i * 5) % people.length]!], [uses.effort!]: (i % 40) * 25,
@@ -50,7 +52,12 @@ export async function foundProject(
     }
     await expectDone(client.command('bring-in', bring))
   }
-  return { project: body.project.id, board: body.views[0]!.id, table: body.views[1]!.id }
+  return {
+    statuses: body.statuses.map(({ id }) => id),
+    project: body.project.id,
+    board: body.views[0]!.id,
+    table: body.views[1]!.id,
+  }
 }
 
 async function expectDone(answer: Promise<{ problem?: { code: string } }>): Promise<void> {

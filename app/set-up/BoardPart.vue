@@ -20,16 +20,20 @@ import { useDirectory } from '../data/directory'
 import { frameWords } from '../shell/words'
 import LimitEditor from '../view-layouts/board/LimitEditor.vue'
 import { useSetUpChange } from './changes'
+import { useColumnActs } from './column-acts'
+import ColumnLines from './ColumnLines.vue'
 import NameEditor from './NameEditor.vue'
-import { boardWords, changeWords, setUpWords, statusWords } from './words'
+import { boardWords, setUpWords, statusWords } from './words'
 
 /** The columns of the project's board: what each holds, in which order, and how much it should hold at most. */
 const props = defineProps<{ project: Project; standing: StandingAnswer | undefined; mayEdit: boolean }>()
 const changes = useChanges()
 const directory = useDirectory()
 const setUp = useSetUpChange()
+const columnActs = useColumnActs(() => props.project)
 
 type Column = 'name' | 'holds' | 'limit' | 'here'
+type Fact = Exclude<Column, 'here'> | 'lines'
 const columns: readonly GridColumn<Column>[] = [
   { id: 'name', head: boardWords.name, width: 'minmax(120px, 1fr)', isEditable: true },
   { id: 'holds', head: boardWords.holds, width: 'minmax(120px, 2fr)', isEditable: true, isSpare: true },
@@ -54,7 +58,7 @@ const outside = computed(() => {
 })
 
 const grid = ref<GridHandle>()
-const editing = shallowRef<{ row: BoardColumn; fact: Column; at: HTMLElement }>()
+const editing = shallowRef<{ row: BoardColumn; fact: Fact; at: HTMLElement }>()
 /** As the column is by now. */
 const edited = computed(() => rows.value.find(({ id }) => id === editing.value?.row.id))
 function endEdit(): void {
@@ -63,8 +67,7 @@ function endEdit(): void {
   requestAnimationFrame(() => at?.isConnected && at.focus())
 }
 function rename(name: string): void {
-  const row = edited.value
-  if (row && name !== row.name) void changes.send({ type: 'column.set', target: row.id, set: { name: { from: row.name, to: name } } }) // prettier-ignore
+  if (edited.value) columnActs.rename(edited.value, name)
   endEdit()
 }
 function setLimit(to: LimitSet | null): void {
@@ -80,31 +83,7 @@ function toggle(status: string): void {
   const isIn = held(row).some((one) => one.status === status)
   void changes.send({ type: 'column.hold', board: board.value, status: status as StatusId, kind: null, to: isIn ? null : row.id }) // prettier-ignore
 }
-const order = (row: BoardColumn, before: BoardColumn | null): void =>
-  void changes.send({ type: 'column.order', target: row.id, before: before?.id ?? null })
-function remove(row: BoardColumn, at: HTMLElement): void {
-  const others = rows.value.filter(({ id }) => id !== row.id)
-  const before = rows.value[rows.value.indexOf(row) - 1]
-  const inOrder = before ? [before, ...others.filter((one) => one !== before)] : others
-  const none = ''
-  setUp.ask(
-    {
-      title: changeWords.removeTitle(row.name),
-      go: changeWords.remove,
-      about: row.id,
-      standing: here(row),
-      to: {
-        words: changeWords.holdsGo,
-        choices: [
-          ...inOrder.map(({ id, name }) => ({ value: id as string, title: name })),
-          { value: none, title: statusWords.noColumn },
-        ],
-      },
-      command: (to) => ({ type: 'column.remove', target: row.id, how: { to: (to || null) as BoardColumn['id'] | null } }), // prettier-ignore
-    },
-    at,
-  )
-}
+const remove = (row: BoardColumn, at: HTMLElement): void => setUp.ask(columnActs.removal(row, here(row)), at)
 const isAdding = ref<HTMLElement>()
 async function add(name: string): Promise<void> {
   isAdding.value = undefined
@@ -117,17 +96,23 @@ async function add(name: string): Promise<void> {
 const menu = shallowRef<{ row: BoardColumn; at: HTMLElement; point?: [number, number] | undefined }>()
 function acts({ row, at }: { row: BoardColumn; at: HTMLElement }): Act[] {
   const i = rows.value.indexOf(row)
-  const edit = (label: string, fact: Column): Act => ({ label, do: () => (editing.value = { row, fact, at }) })
+  const edit = (label: string, fact: Fact): Act => ({ label, do: () => (editing.value = { row, fact, at }) })
   return [
     edit(boardWords.rename, 'name'),
+    edit(boardWords.describe, 'lines'),
     edit(boardWords.changeHolds, 'holds'),
     edit(boardWords.changeLimit, 'limit'),
-    { label: statusWords.up, keys: 'Alt ↑', isOff: i === 0, do: () => order(row, rows.value[i - 1] ?? null) },
+    {
+      label: statusWords.up,
+      keys: 'Alt ↑',
+      isOff: i === 0,
+      do: () => columnActs.order(row, rows.value[i - 1] ?? null),
+    },
     {
       label: statusWords.down,
       keys: 'Alt ↓',
       isOff: i === rows.value.length - 1,
-      do: () => order(row, rows.value[i + 2] ?? null),
+      do: () => columnActs.order(row, rows.value[i + 2] ?? null),
     },
     { label: statusWords.remove, keys: 'Delete', do: () => remove(row, at) },
   ]
@@ -151,8 +136,8 @@ const takenNames = (but?: BoardColumn) => rows.value.filter((row) => row !== but
       :label="boardWords.label"
       :may-edit="mayEdit"
       :marked="setUp.pending?.about"
-      @edit="(row, fact, at) => (editing = { row, fact, at })"
-      @order="order"
+      @edit="(row, fact, at) => (editing = { row, fact: fact as Fact, at })"
+      @order="columnActs.order"
       @remove="remove"
       @menu="(row, at, point) => mayEdit && (menu = { row, at, point })"
     >
@@ -200,6 +185,13 @@ const takenNames = (but?: BoardColumn) => rows.value.filter((row) => row !== but
         :limit="limitSetOf(directory.reader, edited.id)"
         :at="editing.at"
         @set="setLimit"
+        @leave="endEdit"
+      />
+      <ColumnLines
+        v-else-if="editing.fact === 'lines'"
+        :column="edited"
+        :at="editing.at"
+        @take="(columnActs.describe(edited, $event), endEdit())"
         @leave="endEdit"
       />
       <PopMenu v-else :at="editing.at" @close="endEdit">

@@ -25,7 +25,7 @@ const aside = computed(() => props.rows.filter(({ status }) => status.phase === 
         <li v-for="row in part" :key="row.id" :class="{ marked: row.id === marked }">
           <button type="button" :title="row.name" tabindex="-1" @click="emit('go', row)">
             <b
-              ><LeafMark :share="directory.share(row.status)" :colour="row.status.colour" /><span class="one-line">{{
+              ><LeafMark :share="directory.share(row.status)" :colour="row.status.colour" /><span>{{
                 row.name
               }}</span></b
             >
@@ -52,7 +52,7 @@ ol {
 }
 li {
   flex: 0 1 132px;
-  min-width: 86px;
+  min-width: 96px;
 }
 li + li {
   padding-left: 16px;
@@ -81,6 +81,8 @@ button {
   display: grid;
   gap: 1px;
   width: 100%;
+  height: 100%;
+  align-content: start;
   padding: 7px 9px;
   text-align: left;
   font-size: var(--size-small);
@@ -101,8 +103,13 @@ button:hover {
 b {
   display: flex;
   gap: 6px;
-  align-items: center;
+  align-items: baseline;
   font: var(--type-section);
+  line-height: 1.2;
   min-width: 0;
+}
+b span {
+  min-width: 0;
+  overflow-wrap: anywhere;
 }
 </style>

@@ -68,6 +68,12 @@ export const boardWords = {
   add: 'Add a column',
   newName: 'Name of the new column',
   rename: 'Rename',
+  describe: 'Say what belongs here',
+  belongs: 'What belongs here',
+  leaves: 'When it may leave',
+  left: 'Move left',
+  right: 'Move right',
+  fold: 'Fold it',
   changeHolds: 'Choose what it holds',
   changeLimit: 'Set its limit',
   outside: (count: number) =>

@@ -48,6 +48,7 @@ export const columnWords = {
   fold: (name: string) => `Fold ${name}`,
   unfold: (name: string) => `Unfold ${name}`,
   add: (name: string) => `Add an item to ${name}`,
+  leaves: (when: string) => `Leaves: ${when}`,
   outside: 'In no column',
 } as const
 

@@ -1,5 +1,5 @@
 import * as z from 'zod/mini'
-import { name } from '../base/schemas'
+import { name, text } from '../base/schemas'
 import * as ids from '../base/id-schemas'
 import { tieId } from '../base/ids'
 import { problem } from '../base/result'
@@ -14,7 +14,7 @@ export const columns = recordCommands({
   entity: 'column',
   record: columnRecord,
   id: ids.columnId,
-  fields: { name },
+  fields: { name, belongs: z.nullable(text(200)), leaves: z.nullable(text(200)) },
   siblings: (reader, column) => columnsOf(reader, column.board),
   called: (column) => column.name,
   /** `to`: the column that holds from then on what it held; null: none does. */

@@ -122,7 +122,17 @@ export const optionRecord = z.object({
 /** The columns of a project. */
 export const boardRecord = z.object({ id: ids.boardId, project: ids.projectId, name, rank, archived: z.boolean() })
 /** A column of a board. */
-export const columnRecord = z.object({ id: ids.columnId, board: ids.boardId, name, rank, archived: z.boolean() })
+export const columnRecord = z.object({
+  id: ids.columnId,
+  board: ids.boardId,
+  name,
+  rank,
+  archived: z.boolean(),
+  /** What belongs here, in a line. */
+  belongs: z.optional(z.nullable(text(200))),
+  /** When it may leave, in a line. */
+  leaves: z.optional(z.nullable(text(200))),
+})
 /** A status that a column holds: of items of every kind, or of one. `id`: column and status. */
 export const columnStatusRecord = z.object({
   id: ids.tieIdOf<'columnStatus'>(),

@@ -219,6 +219,8 @@ export const boardColumn = pgTable('board_column', {
   name: text('name').notNull(),
   rank: text('rank').notNull(),
   archived: boolean('archived').notNull(),
+  belongs: text('belongs'),
+  leaves: text('leaves'),
 }, byId) // prettier-ignore
 
 export const columnStatus = pgTable('column_status', {
@@ -245,7 +247,7 @@ export const overrule = pgTable('overrule', {
   ...inWorkspace(),
   /** `column/item`. */
   id: text('id').notNull(),
-  column: uuid('column_id').notNull(),
+  column: text('column_id').notNull(),
   item: uuid('item').notNull(),
   reason: text('reason').notNull(),
   by: uuid('by_person').notNull(),

@@ -1,22 +1,35 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
+import { mdiDotsHorizontal } from '@mdi/js'
 import { roomWords, type Drop } from '#core/board/columns'
 import { isSameValue } from '#core/base/sorted-ids'
 import type { LimitSet } from '#core/model/reader'
 import { useDirectory } from '../../data/directory'
 import { LeafMark } from '../../parts/marks'
-import { LimitEditor } from './limit-editor'
+import type { Project } from '#core/model/records'
+import IconButton from '../../parts/IconButton.vue'
+import { frameWords } from '../../shell/words'
+import { ColumnMenu, LimitEditor } from './beside'
 import PlacesMark from '../../parts/PlacesMark.vue'
 import { columnWords } from '../words'
 import type { ShownColumn } from './use-columns'
 
 /** A column's head: its name, its places and how much room there is, where its limit is set. */
-const props = defineProps<{ shown: ShownColumn; maySet: boolean; drop: Drop | undefined }>()
+const props = defineProps<{ shown: ShownColumn; project: Project; maySet: boolean; drop: Drop | undefined }>()
 const emit = defineEmits<{ fold: []; limit: [to: LimitSet | null] }>()
 const directory = useDirectory()
 const column = computed(() => props.shown.column)
 const inView = computed(() => props.shown.answer?.shown ?? 0)
 const isOpen = ref(false)
+const head = ref<HTMLElement>()
+/** Where its menu opens. */
+const menu = ref<{ point?: [number, number] }>()
+function openMenu(event: MouseEvent | KeyboardEvent): void {
+  if (!props.maySet) return
+  event.preventDefault()
+  const isPointer = event.type === 'contextmenu' && (event as MouseEvent).button === 2
+  menu.value = isPointer ? { point: [(event as MouseEvent).clientX, (event as MouseEvent).clientY] } : {}
+}
 const room = ref<HTMLElement>()
 function set(to: LimitSet | null): void {
   isOpen.value = false
@@ -32,7 +45,7 @@ function set(to: LimitSet | null): void {
       }}</b>
     </button>
   </div>
-  <div v-else class="col" :class="{ over: shown.isOver }">
+  <div v-else ref="head" class="col" :class="{ over: shown.isOver }" @contextmenu="openMenu">
     <h2>
       <button type="button" class="name" :aria-label="columnWords.fold(column.name)" @click="emit('fold')">
         <LeafMark
@@ -41,6 +54,14 @@ function set(to: LimitSet | null): void {
           :colour="shown.isOver ? 'rust' : shown.sign.colour"
         />{{ column.name }}
       </button>
+      <IconButton
+        v-if="maySet"
+        class="more"
+        :icon="mdiDotsHorizontal"
+        :label="frameWords.acts(column.name)"
+        aria-haspopup="menu"
+        @click="openMenu($event)"
+      />
     </h2>
     <button
       ref="room"
@@ -67,6 +88,19 @@ function set(to: LimitSet | null): void {
       <span v-if="maySet" class="unseen">{{ columnWords.setLimit(column.name) }}</span>
     </button>
     <LimitEditor v-if="isOpen" :column="column" :limit="shown.limit" :at="room" @set="set" @leave="isOpen = false" />
+    <p v-if="column.belongs" class="about soft">{{ column.belongs }}</p>
+    <p v-if="column.leaves" class="about soft">{{ columnWords.leaves(column.leaves) }}</p>
+    <ColumnMenu
+      v-if="menu && head"
+      :column="column"
+      :project="project"
+      :held="shown.held"
+      :at="head"
+      :point="menu.point"
+      @close="menu = undefined"
+      @fold="emit('fold')"
+      @limit="isOpen = true"
+    />
     <div v-if="drop" class="drop" :class="{ no: drop.isOver }">{{ drop.words }}</div>
   </div>
 </template>
@@ -88,6 +122,34 @@ function set(to: LimitSet | null): void {
 }
 h2 {
   font: var(--type-column);
+  display: flex;
+  gap: 4px;
+  align-items: center;
+  min-width: 0;
+}
+.more {
+  margin-left: auto;
+  width: 24px;
+  height: 24px;
+  opacity: 0;
+}
+.col:hover .more,
+.more:focus-visible,
+.more[aria-expanded='true'] {
+  opacity: 1;
+}
+.about {
+  font: var(--type-aside);
+  overflow-wrap: anywhere;
+  display: -webkit-box;
+  -webkit-line-clamp: 2;
+  -webkit-box-orient: vertical;
+  overflow: hidden;
+}
+@media (hover: none) {
+  .more {
+    opacity: 1;
+  }
 }
 .name {
   display: flex;

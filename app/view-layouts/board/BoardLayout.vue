@@ -167,6 +167,7 @@ provide(boardKey, {
           v-for="one in columns"
           :key="one.column.id"
           :shown="one"
+          :project="project"
           :may-set="maySet"
           :drop="lift && lift.column === one.column.id ? lifting.dropOn(lift.row, one) : undefined"
           :class="{ here: one.column.id === onPhone }"

@@ -1,7 +1,7 @@
 CREATE TABLE "overrule" (
 	"workspace_id" uuid NOT NULL,
 	"id" text NOT NULL,
-	"column_id" uuid NOT NULL,
+	"column_id" text NOT NULL,
 	"item" uuid NOT NULL,
 	"reason" text NOT NULL,
 	"by_person" uuid NOT NULL,
@@ -10,6 +10,8 @@ CREATE TABLE "overrule" (
 );
 --> statement-breakpoint
 ALTER TABLE "column_limit" ALTER COLUMN "most" DROP NOT NULL;--> statement-breakpoint
+ALTER TABLE "board_column" ADD COLUMN "belongs" text;--> statement-breakpoint
+ALTER TABLE "board_column" ADD COLUMN "leaves" text;--> statement-breakpoint
 ALTER TABLE "column_limit" ADD COLUMN "least" integer;--> statement-breakpoint
 ALTER TABLE "column_limit" ADD COLUMN "of_field" uuid;--> statement-breakpoint
 ALTER TABLE "column_limit" ADD COLUMN "stops" boolean DEFAULT false NOT NULL;
