@@ -24,13 +24,12 @@ const aside = computed(() => props.rows.filter(({ status }) => status.phase === 
       <ol v-if="part.length" :class="{ aside: i }">
         <li v-for="row in part" :key="row.id" :class="{ marked: row.id === marked }">
           <button type="button" :title="row.name" tabindex="-1" @click="emit('go', row)">
-            <b
-              ><LeafMark :share="directory.share(row.status)" :colour="row.status.colour" /><span>{{
-                row.name
-              }}</span></b
+            <span class="sign"
+              ><LeafMark :share="directory.share(row.status)" :colour="row.status.colour" />
+              <span class="soft">{{ tallyWords.items(counts[row.id] ?? 0) }}</span></span
             >
-            <span class="soft one-line">{{ turnText(directory.reader, row) || row.status.phase }}</span>
-            <span class="soft">{{ tallyWords.items(counts[row.id] ?? 0) }}</span>
+            <b>{{ row.name }}</b>
+            <span class="soft">{{ turnText(directory.reader, row) || row.status.phase }}</span>
           </button>
         </li>
         <li v-if="i" class="how soft">{{ statusWords.fromAnywhere }}</li>
@@ -83,7 +82,7 @@ button {
   width: 100%;
   height: 100%;
   align-content: start;
-  padding: 7px 9px;
+  padding: 7px 8px;
   text-align: left;
   font-size: var(--size-small);
   background: var(--raised);
@@ -100,16 +99,17 @@ button:hover {
   border-color: var(--rust);
   box-shadow: 0 0 0 1px var(--rust);
 }
-b {
+.sign {
   display: flex;
   gap: 6px;
-  align-items: baseline;
-  font: var(--type-section);
-  line-height: 1.2;
-  min-width: 0;
+  align-items: center;
+  white-space: nowrap;
 }
-b span {
+b {
+  font: var(--type-section);
+  font-size: 13.5px;
+  line-height: 1.2;
+  overflow-wrap: break-word;
   min-width: 0;
-  overflow-wrap: anywhere;
 }
 </style>

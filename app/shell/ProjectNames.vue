@@ -48,6 +48,7 @@ const take = (): void => void (isWhole.value && emit('take', { name: name.value.
       required
       @update:model-value="((isOwnPrefix = true), (prefix = $event.toUpperCase()))"
     />
+    <slot />
     <p class="soft">{{ about }}</p>
     <div class="ends">
       <VBtn type="submit" variant="flat" :disabled="!isWhole || !isChanged">{{ go }}</VBtn>

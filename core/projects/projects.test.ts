@@ -6,6 +6,7 @@ import type { PersonId, ProjectId } from '../model/records'
 import { boardsOf, columnsOf, fieldsOf, heldBy, kindsOf, maybeStep, projectsInOrder, statusesOf } from '../model/reader'
 import { command as commandOf, contextOf, run, smallWorkspace, type Small } from '../test-kit/workspace'
 import type { ProjectBody } from './create'
+import { likeAnother } from './like-another'
 import { starterPattern } from './starter-pattern'
 
 let small: Small
@@ -167,5 +168,37 @@ describe('a project that is there', () => {
     expect(doing({ type: 'project.remove', target: second!, how: {} })).toBe('gone')
     expect(doing({ type: 'project.set', target: second!, set: { archived: { from: true, to: false } } })).toBeUndefined() // prettier-ignore
     expect(order()).toEqual([second, first])
+  })
+})
+
+describe('a project that is set up as another is', () => {
+  const copied = () => likeAnother(small.state, must(small.state.maybe('project', small.project.id), 'project'), { name: 'Seed bank', prefix: 'SED', colour: 'pool', rank: 'a2', maker: small.people.lead.id }, small.ids.next) // prettier-ignore
+
+  it('has the same statuses, fields, columns, limits and shared views, all of its own, and no items', () => {
+    const body = copied()
+    run(small.state, start(body), small.people.lead.id)
+    const id = body.project.id
+    const names = (list: readonly { readonly name: string }[]) => list.map(({ name }) => name)
+    expect(names(statusesOf(small.state, id))).toEqual(names(statusesOf(small.state, small.project.id)))
+    expect(names(fieldsOf(small.state, id))).toEqual(names(fieldsOf(small.state, small.project.id)))
+    const columns = (project: ProjectId) => columnsOf(small.state, must(boardsOf(small.state, project)[0], 'board').id)
+    expect(names(columns(id))).toEqual(names(columns(small.project.id)))
+    expect(columns(id).map((column) => heldBy(small.state, column.id).length)).toEqual(columns(small.project.id).map((column) => heldBy(small.state, column.id).length)) // prettier-ignore
+    expect(fieldsOf(small.state, id).map((field) => field.id)).toContain(body.project.uses.due)
+    expect([...small.state.itemsOf(id)]).toEqual([])
+    expect(body.views).toHaveLength(2)
+  })
+
+  it('leaves behind what was removed, and phrases that still speak of it', () => {
+    const due = must(
+      fieldsOf(small.state, small.project.id).find((field) => field.name === 'due'),
+      'due',
+    )
+    run(small.state, commandOf(small.ids, { type: 'field.remove', target: due.id, how: {} }), small.people.lead.id)
+    const body = copied()
+    expect(body.project.uses.due).toBeNull()
+    expect(body.views.map(({ definition }) => definition.show.length)).toEqual([1, 3])
+    run(small.state, start(body), small.people.lead.id)
+    expect(fieldsOf(small.state, body.project.id).map((field) => field.name)).not.toContain('due')
   })
 })

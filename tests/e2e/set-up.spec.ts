@@ -194,6 +194,7 @@ test('a column is named, described, moved and removed where it stands on the boa
   await page.keyboard.press('Enter')
   await expect.poll(heads).toEqual(['To sow', ...before.slice(1)])
   await act('To sow', 'Say what belongs here')
+  await expect(page.getByRole('textbox', { name: 'What belongs here' })).toBeFocused()
   await page.getByRole('textbox', { name: 'What belongs here' }).fill('Packets with a date')
   await page.getByRole('textbox', { name: 'When it may leave' }).fill('once it has a bed')
   await page.keyboard.press('Enter')
@@ -207,4 +208,22 @@ test('a column is named, described, moved and removed where it stands on the boa
   await expect(cell(page, 'To sow')).toBeHidden()
   for (let i = 0; i < 4; i++) await page.keyboard.press('Control+z')
   await expect.poll(() => names(page)).toEqual(expect.arrayContaining(before))
+})
+
+test('a project begins as another is set up, without its items', async ({ browser }) => {
+  const page = await demo.as(browser, 'Séverine')
+  await page.getByRole('button', { name: 'Start a project' }).click()
+  await page.getByRole('textbox', { name: 'Name', exact: true }).fill('Rock garden')
+  await page.getByRole('combobox', { name: 'It begins with' }).click({ force: true })
+  await page.getByRole('option', { name: 'the set-up of Glasshouse' }).click()
+  await expect(page.getByText('no items and no people')).toBeVisible()
+  await page.getByRole('button', { name: 'Start the project' }).click()
+  await expect(page.getByText('Nothing here yet')).toBeVisible()
+  await setUp(page, 'board', 'ROC')
+  await expect(
+    page
+      .getByRole('row')
+      .filter({ has: cell(page, 'In hand').first() })
+      .first(),
+  ).toContainText('room for 6')
 })
