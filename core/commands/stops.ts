@@ -13,6 +13,9 @@ const setUp =
 export const isHeldToLimits = (command: { readonly type: string; readonly commands?: readonly { readonly type: string }[] }): boolean =>
   command.commands ? command.commands.some(({ type }) => !setUp.test(type)) : !setUp.test(command.type) // prettier-ignore
 
+/** So many of the items that come are named. */
+const mostNamed = 1000
+
 interface Stop {
   readonly column: BoardColumn
   readonly limit: LimitSet & { readonly most: number }
@@ -72,7 +75,10 @@ function* firstFull(
     if (after.column(id, 'project') !== project && reader.placeOf(id)?.table.project !== project) return
     add(reader.maybe('item', id), -1)
     const column = add(after.item(id), 1)
-    if (column) coming.set(column, [...(coming.get(column) ?? []), id].slice(0, 1000))
+    if (!column) return
+    const known = coming.get(column)
+    if (!known) coming.set(column, [id])
+    else if (known.length < mostNamed) known.push(id)
   })
   const let_ = new Set(after.of('overrule').flatMap(({ id }) => after.maybe('overrule', id)?.column ?? []))
   const held = stops.some(({ column }) => (more.get(column.id) ?? 0) > 0)

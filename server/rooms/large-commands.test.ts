@@ -67,6 +67,19 @@ describe('what others do meanwhile', () => {
     expect(clash(patch, ours)).toBe(false)
   })
 
+  it('matters whatever it is where a column stops at its limit, and where a limit is set', () => {
+    const { patch } = added()
+    const column = [...small.state.all('column')][0]!.id
+    const to = { most: 100, least: null, of: null, stops: true }
+    const ours: Patch = [{ entity: 'item', id: 'other', field: 'title', before: 'A', after: 'B' }]
+    expect(clash(patch, ours)).toBe(false)
+    const limited = done({ type: 'limit.set', column, from: null, to })
+    expect(clash(limited, ours)).toBe(true)
+    const meanwhile = new Meanwhile()
+    meanwhile.add(patch)
+    expect(inOnePiece(meanwhile.clashesWith(ours, withoutUnique()))).toBe(true)
+  })
+
   it('matters whatever it is where a value may be there once only, or something goes that items may speak of', () => {
     const { patch } = added()
     const ours: Patch = [{ entity: 'item', id: 'other', field: 'title', before: 'A', after: 'B' }]

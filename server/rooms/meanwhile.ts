@@ -6,7 +6,7 @@ import type { Item } from '#core/model/records'
 
 /** What no judgement stands on: how things are shown, and the next number, which is given away apart. */
 const isAside = ({ entity, field }: Change): boolean =>
-  entity === 'view' || entity === 'look' || entity === 'limit' || (entity === 'project' && field === 'nextNumber')
+  entity === 'view' || entity === 'look' || (entity === 'project' && field === 'nextNumber')
 
 /** The item that a change puts another inside of. */
 function parentIn(change: Change): string | null {
@@ -51,7 +51,9 @@ export class Meanwhile {
   *clashesWith(patch: Patch, reader: Reader): Pieces<boolean> {
     if (this.#isSetUp) return true
     if (!this.#items.size) return false
-    // A value that nobody else may have, and a thing that nothing may speak of: any item may stand against them.
+    // A column that stops, a value that nobody else may have, and a thing that nothing may speak of: any item may stand
+    // against them.
+    for (const { stops } of reader.all('limit')) if (stops) return true
     for (const { settings } of reader.all('field')) if (settings.unique) return true
     const clash = yield* firstInPieces(patch, (change) => {
       if (change.entity === 'item') return this.#items.has(change.id) || this.#items.has(parentIn(change) ?? '') || undefined // prettier-ignore
