@@ -15,7 +15,7 @@ import { editorWords } from '../parts/words'
 import { callServer, plainProblem } from '../data/server'
 import { useChanges } from '../data/changes'
 import { useDirectory } from '../data/directory'
-import LinkList from './LinkList.vue'
+import LinksShown from './LinksShown.vue'
 import { rolesToGive } from './people'
 import { addPeopleWords, invitationWords, peopleWords, personWords } from './words'
 
@@ -88,14 +88,8 @@ async function invite(people: readonly Person[]): Promise<void> {
 
 <template>
   <PopDialog v-model="isOpen" :label="addPeopleWords.title">
-    <div v-if="links.length" class="done">
-      <h2>{{ invitationWords.linksTitle(links.length) }}</h2>
-      <LinkList :links="links" />
-      <div class="ends">
-        <VBtn variant="flat" @click="isOpen = false">{{ invitationWords.done }}</VBtn>
-      </div>
-    </div>
-    <form v-else @submit.prevent="add" @keydown.ctrl.enter.prevent="add">
+    <LinksShown v-if="links.length" :links="links" @done="isOpen = false" />
+    <form v-else class="asked" @submit.prevent="add" @keydown.ctrl.enter.prevent="add">
       <h2>{{ addPeopleWords.title }}</h2>
       <VTextarea
         v-model="text"
@@ -140,15 +134,6 @@ async function invite(people: readonly Person[]): Promise<void> {
 </template>
 
 <style scoped>
-form,
-.done {
-  padding: 20px 24px;
-  display: grid;
-  gap: 14px;
-}
-h2 {
-  font: var(--type-title);
-}
 .faults {
   margin: 0;
   padding-left: 28px;

@@ -9,7 +9,7 @@ import type { Person, Project, Role } from '#core/model/records'
 import type { InvitationsAnswer } from '#core/wire/accounts'
 import PopDialog from '../parts/PopDialog.vue'
 import { editorWords } from '../parts/words'
-import LinkList from '../people/LinkList.vue'
+import LinksShown from '../people/LinksShown.vue'
 import { addPeopleWords, invitationWords, personWords } from '../people/words'
 import { callServer, plainProblem } from '../data/server'
 import { useChanges } from '../data/changes'
@@ -44,14 +44,8 @@ async function add(): Promise<void> {
 
 <template>
   <PopDialog v-model="isOpen" :label="membersWords.addTo(project.name)">
-    <div v-if="links.length" class="box">
-      <h2>{{ invitationWords.linksTitle(links.length) }}</h2>
-      <LinkList :links="links" />
-      <div class="ends">
-        <VBtn variant="flat" @click="isOpen = false">{{ invitationWords.done }}</VBtn>
-      </div>
-    </div>
-    <form v-else class="box" @submit.prevent="add">
+    <LinksShown v-if="links.length" :links="links" @done="isOpen = false" />
+    <form v-else class="asked" @submit.prevent="add">
       <h2>{{ membersWords.addTo(project.name) }}</h2>
       <VAutocomplete
         v-model="chosen"
@@ -79,14 +73,3 @@ async function add(): Promise<void> {
     </form>
   </PopDialog>
 </template>
-
-<style scoped>
-.box {
-  padding: 20px 24px;
-  display: grid;
-  gap: 14px;
-}
-h2 {
-  font: var(--type-title);
-}
-</style>

@@ -49,7 +49,7 @@ async function add(): Promise<void> {
 
 <template>
   <PopDialog v-model="isOpen" :label="statusWords.add">
-    <form @submit.prevent="add">
+    <form class="asked" @submit.prevent="add">
       <h2>{{ statusWords.add }}</h2>
       <VTextField
         v-model="name"
@@ -75,14 +75,3 @@ async function add(): Promise<void> {
     </form>
   </PopDialog>
 </template>
-
-<style scoped>
-form {
-  padding: 20px 24px;
-  display: grid;
-  gap: 14px;
-}
-h2 {
-  font: var(--type-title);
-}
-</style>

@@ -2,9 +2,10 @@
 import { computed } from 'vue'
 import { useRouter } from 'vue-router'
 import { useNames } from '#core/model/names'
-import { paletteColours, type Field, type PaletteColour, type Project } from '#core/model/records'
+import type { Field, PaletteColour, Project } from '#core/model/records'
 import ProjectNames, { type Names } from '../shell/ProjectNames.vue'
 import { projectWords } from '../shell/project-words'
+import ColourChoice from '../parts/ColourChoice.vue'
 import SectionHead from '../parts/SectionHead.vue'
 import LineEditor from '../people/LineEditor.vue'
 import { useChanges } from '../data/changes'
@@ -53,18 +54,7 @@ function set(field: Field, what: 'name' | 'help', to: string): void {
         @take="rename"
       />
       <SectionHead :title="statusWords.colour" />
-      <div class="colours" role="group" :aria-label="projectPartWords.colour">
-        <button
-          v-for="colour in paletteColours"
-          :key="colour"
-          type="button"
-          :aria-label="colour"
-          :title="colour"
-          :aria-pressed="colour === project.colour"
-          :style="{ '--c': `var(--${colour})` }"
-          @click="paint(colour)"
-        />
-      </div>
+      <ColourChoice :chosen="project.colour" :label="projectPartWords.colour" @choose="paint" />
     </section>
     <section>
       <SectionHead :title="projectPartWords.names" />
@@ -106,21 +96,6 @@ function set(field: Field, what: 'name' | 'help', to: string): void {
 .names {
   padding: 0 0 18px;
   max-width: 420px;
-}
-.colours {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 4px;
-}
-.colours button {
-  width: max(26px, var(--target));
-  height: max(26px, var(--target));
-  border-radius: var(--round);
-  border: 3px solid var(--paper);
-  background: var(--c);
-}
-.colours [aria-pressed='true'] {
-  box-shadow: 0 0 0 2px var(--ink);
 }
 dl {
   display: grid;

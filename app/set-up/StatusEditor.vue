@@ -1,9 +1,10 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { isSameValue } from '#core/base/sorted-ids'
-import { paletteColours, type PaletteColour, type Phase, type TurnOf } from '#core/model/records'
+import type { PaletteColour, Phase, TurnOf } from '#core/model/records'
 import { phases } from '#core/model/names'
 import ChoiceList, { type Choice } from '../parts/ChoiceList.vue'
+import ColourChoice from '../parts/ColourChoice.vue'
 import PopMenu from '../parts/PopMenu.vue'
 import { LeafMark } from '../parts/marks'
 import { useChanges } from '../data/changes'
@@ -79,19 +80,9 @@ function setTurn(chosen: string): void {
     @take="rename"
     @leave="emit('leave')"
   >
-    <div class="colours" role="group" :aria-label="statusWords.colour">
-      <button
-        v-for="colour in paletteColours"
-        :key="colour"
-        type="button"
-        :aria-label="colour"
-        :title="colour"
-        :aria-pressed="colour === row.status.colour"
-        @click="paint(colour)"
-      >
-        <LeafMark :share="0.6" :colour="colour" />
-      </button>
-    </div>
+    <ColourChoice v-slot="{ colour }" :chosen="row.status.colour" :label="statusWords.colour" @choose="paint"
+      ><LeafMark :share="0.6" :colour="colour"
+    /></ColourChoice>
   </NameEditor>
   <PopMenu v-else :at="at" @close="emit('leave')">
     <ChoiceList
@@ -112,24 +103,3 @@ function setTurn(chosen: string): void {
     />
   </PopMenu>
 </template>
-
-<style scoped>
-.colours {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 2px;
-}
-.colours button {
-  width: max(30px, var(--target));
-  height: max(30px, var(--target));
-  display: grid;
-  place-items: center;
-  border-radius: var(--round);
-}
-.colours button:hover {
-  background: var(--sunk);
-}
-.colours [aria-pressed='true'] {
-  box-shadow: inset 0 0 0 1.5px var(--ink);
-}
-</style>

@@ -24,7 +24,7 @@ function take(): void {
 
 <template>
   <PopDialog v-model="isOpen" :label="title">
-    <form @submit.prevent="take" @keydown.ctrl.enter.prevent="take">
+    <form class="asked" @submit.prevent="take" @keydown.ctrl.enter.prevent="take">
       <h2>{{ title }}</h2>
       <VTextarea v-model="reason" :label="noticeWords.reason" rows="2" maxlength="500" autofocus />
       <p class="soft">{{ noticeWords.letAbout }}</p>
@@ -35,14 +35,3 @@ function take(): void {
     </form>
   </PopDialog>
 </template>
-
-<style scoped>
-form {
-  padding: 20px 24px;
-  display: grid;
-  gap: 14px;
-}
-h2 {
-  font: var(--type-title);
-}
-</style>

@@ -28,7 +28,7 @@ const take = (): void => void (isWhole.value && emit('take', { name: name.value.
 </script>
 
 <template>
-  <form @submit.prevent="take">
+  <form class="asked" @submit.prevent="take">
     <h2>{{ title }}</h2>
     <VTextField
       :model-value="name"
@@ -58,14 +58,6 @@ const take = (): void => void (isWhole.value && emit('take', { name: name.value.
 </template>
 
 <style scoped>
-form {
-  padding: 20px 24px;
-  display: grid;
-  gap: 14px;
-}
-h2 {
-  font: var(--type-title);
-}
 .ends {
   display: flex;
   gap: 18px;

@@ -12,13 +12,15 @@ import { frameWords } from './words'
 const isOpen = defineModel<boolean>({ required: true })
 const route = useRoute()
 const directory = useDirectory()
-const here = computed((): keyof typeof keysWords.places => {
+const here = computed((): keyof typeof keysWords.places | undefined => {
   if (route.path === '/app') return 'queue'
   if (route.path.startsWith('/app/items/')) return 'item'
   if (route.path.endsWith('/bring-in')) return 'bringIn'
-  return directory.reader.maybe('view', String(route.params.view))?.definition.layout ?? 'table'
+  if (route.path === '/app/people') return 'people'
+  if (/\/set-up\/(?:statuses|board)$/.test(route.path)) return 'setUp'
+  return directory.reader.maybe('view', String(route.params.view))?.definition.layout
 })
-const groups = computed(() => [keysWords.places[here.value], keysWords.everywhere])
+const groups = computed(() => [...(here.value ? [keysWords.places[here.value]] : []), keysWords.everywhere])
 </script>
 
 <template>

@@ -43,6 +43,27 @@ export const keysWords = {
         ['Shift F10', 'show what you can do with the item'],
       ],
     },
+    people: {
+      title: 'Among people',
+      keys: [
+        ['↑ ↓ ← →', 'move from cell to cell'],
+        ['Enter', 'change what you’re on, or open the person'],
+        ['Space', 'choose the person, to change several at once'],
+        ['N', 'add people'],
+        ['Shift F10', 'show what you can do with the person'],
+      ],
+    },
+    setUp: {
+      title: 'In the set-up of a project',
+      keys: [
+        ['↑ ↓ ← →', 'move from cell to cell'],
+        ['Enter F2', 'change what you’re on'],
+        ['Alt ↑ ↓', 'move it up or down'],
+        ['Delete', 'remove it: first you see what that would change'],
+        ['N', 'add one after it'],
+        ['Shift F10', 'show what you can do with it'],
+      ],
+    },
     item: { title: 'On this page', keys: [['Esc', 'go back']] },
     bringIn: {
       title: 'While bringing in a file',

@@ -41,6 +41,19 @@ const limit = () => {
   return { column: id, from: stored, to: stored }
 }
 
+/** Where it is already. */
+const held = () => {
+  const { column, status } = directory.records.columnStatus.find((one) => one.column === limit().column)!
+  return { board: directory.records.column.find(({ id }) => id === column)!.board, status, kind: null, to: column }
+}
+const newStatus = () => {
+  const [first] = statusesOf(projectOf('GLH'))
+  const { workflow, turn } = directory.records.step.find(({ status }) => status === first!.id)!
+  const id = v7()
+  const step = { id: `${workflow}/${id}`, workflow, status: id, rank: 'b9', turn }
+  return { status: { ...first, id, name: `Drying ${id}`, rank: 'b9' }, step, column: null, held: null }
+}
+
 describe('who gets what from each route', () => {
   const reads: [string, () => string, Record<Who, number>][] = [
     ['the directory', () => '/api/directory', { owner: 200, lead: 200, contributor: 200, reader: 200, nobody: 401 }],
@@ -99,6 +112,9 @@ describe('who may do what', () => {
     ['add an item where one is not in', 'items.add', () => newItem(closed.project), { owner: 'done', lead: 'done', contributor: 'gone', reader: 'gone', nobody: 401 }],
     ['archive', 'items.archive', () => ({ items: [items[1]!.id], archived: false }), { owner: 'done', lead: 'done', contributor: 'done', reader: 'not-allowed', nobody: 401 }],
     ['set a limit', 'limit.set', limit, { owner: 'done', lead: 'done', contributor: 'not-allowed', reader: 'not-allowed', nobody: 401 }],
+    ['let an item past a limit', 'limit.overrule', () => ({ column: limit().column, item: items[0]!.id, reason: 'Frost' }), { owner: 'done', lead: 'done', contributor: 'not-allowed', reader: 'not-allowed', nobody: 401 }],
+    ['put a status into a column', 'column.hold', held, { owner: 'done', lead: 'done', contributor: 'not-allowed', reader: 'not-allowed', nobody: 401 }],
+    ['add a status', 'workflow.extend', newStatus, { owner: 'done', lead: 'done', contributor: 'not-allowed', reader: 'not-allowed', nobody: 401 }],
     ['keep a shared view', 'view.set', () => { const view = directory.records.view.find((one) => one.project === projectOf('GLH'))!; return { target: view.id, set: { name: { from: view.name, to: view.name } } } }, { owner: 'done', lead: 'done', contributor: 'not-allowed', reader: 'not-allowed', nobody: 401 }],
     ['add people', 'people.add', () => ({ people: [], members: [] }), { owner: 'done', lead: 'done', contributor: 'not-allowed', reader: 'not-allowed', nobody: 401 }],
     ['take back what is not there', 'revert', () => ({ of: v7() }), { owner: 'gone', lead: 'gone', contributor: 'gone', reader: 'gone', nobody: 401 }],
