@@ -50,8 +50,8 @@ const newStatus = () => {
   const [first] = statusesOf(projectOf('GLH'))
   const { workflow, turn } = directory.records.step.find(({ status }) => status === first!.id)!
   const id = v7()
-  const step = { id: `${workflow}/${id}`, workflow, status: id, rank: 'b9', turn }
-  return { status: { ...first, id, name: `Drying ${id}`, rank: 'b9' }, step, column: null, held: null }
+  const step = { id: `${workflow}/${id}`, workflow, status: id, rank: 'b90', turn }
+  return { status: { ...first, id, name: `Drying ${id}`, rank: 'b90' }, step, column: null, held: null }
 }
 
 describe('who gets what from each route', () => {
