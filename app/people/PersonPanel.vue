@@ -1,10 +1,11 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed } from 'vue'
 import { mdiClose } from '@mdi/js'
 import { memberId } from '#core/access/access'
 import { hoursOf, minutesIn, weekSaid } from '#core/base/week'
 import type { Person, Project, Role } from '#core/model/records'
 import type { Account } from '#core/wire/accounts'
+import { useEditing } from '../parts/editing'
 import IconButton from '../parts/IconButton.vue'
 import SectionHead from '../parts/SectionHead.vue'
 import SelectOne from '../parts/SelectOne.vue'
@@ -27,12 +28,7 @@ const changes = useChanges()
 const directory = useDirectory()
 const isMe = computed(() => props.person?.id === directory.me?.id)
 const manages = computed(() => directory.may('manage people'))
-const editing = ref<{ fact: PersonFact; at: HTMLElement }>()
-function endEdit(): void {
-  const at = editing.value?.at
-  editing.value = undefined
-  requestAnimationFrame(() => at?.focus())
-}
+const { editing, endEdit } = useEditing<{ fact: PersonFact; at: HTMLElement }>()
 const facts = computed((): { fact: PersonFact; name: string; text: string }[] => {
   const { person } = props
   if (!person) return []
@@ -155,7 +151,7 @@ const set = (field: 'name' | 'email', to: string | null): void =>
         :people="[person]"
         :fact="editing.fact"
         :at="editing.at"
-        @leave="endEdit"
+        @leave="endEdit()"
       />
     </template>
   </aside>

@@ -11,6 +11,7 @@ import type { StandingAnswer } from '#core/queries/set-up'
 import ActMenu, { type Act } from '../parts/ActMenu.vue'
 import ChoiceList from '../parts/ChoiceList.vue'
 import EditGrid, { type GridColumn, type GridHandle } from '../parts/EditGrid.vue'
+import { useEditing } from '../parts/editing'
 import PlacesMark from '../parts/PlacesMark.vue'
 import PopMenu from '../parts/PopMenu.vue'
 import { StatusText } from '../parts/marks'
@@ -58,14 +59,9 @@ const outside = computed(() => {
 })
 
 const grid = ref<GridHandle>()
-const editing = shallowRef<{ row: BoardColumn; fact: Fact; at: HTMLElement }>()
+const { editing, endEdit } = useEditing<{ row: BoardColumn; fact: Fact; at: HTMLElement }>()
 /** As the column is by now. */
 const edited = computed(() => rows.value.find(({ id }) => id === editing.value?.row.id))
-function endEdit(): void {
-  const at = editing.value?.at
-  editing.value = undefined
-  requestAnimationFrame(() => at?.isConnected && at.focus())
-}
 function rename(name: string): void {
   if (edited.value) columnActs.rename(edited.value, name)
   endEdit()
@@ -177,7 +173,7 @@ const takenNames = (but?: BoardColumn) => rows.value.filter((row) => row !== but
         :taken="takenNames(edited)"
         :at="editing.at"
         @take="rename"
-        @leave="endEdit"
+        @leave="endEdit()"
       />
       <LimitEditor
         v-else-if="editing.fact === 'limit'"
@@ -185,23 +181,23 @@ const takenNames = (but?: BoardColumn) => rows.value.filter((row) => row !== but
         :limit="limitSetOf(directory.reader, edited.id)"
         :at="editing.at"
         @set="setLimit"
-        @leave="endEdit"
+        @leave="endEdit()"
       />
       <ColumnLines
         v-else-if="editing.fact === 'lines'"
         :column="edited"
         :at="editing.at"
         @take="(columnActs.describe(edited, $event), endEdit())"
-        @leave="endEdit"
+        @leave="endEdit()"
       />
-      <PopMenu v-else :at="editing.at" @close="endEdit">
+      <PopMenu v-else :at="editing.at" @close="endEdit()">
         <ChoiceList
           several
           :choices="statusChoices(directory, project.id)"
           :chosen="held(edited).map(({ status }) => status)"
           :label="boardWords.holds"
           @choose="toggle"
-          @leave="endEdit"
+          @leave="endEdit()"
         />
         <p class="hint soft">{{ boardWords.holdsHint }}</p>
       </PopMenu>

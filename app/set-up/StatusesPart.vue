@@ -6,6 +6,7 @@ import type { Project, StatusId } from '#core/model/records'
 import type { StandingAnswer, TypicalStays } from '#core/queries/set-up'
 import ActMenu, { type Act } from '../parts/ActMenu.vue'
 import EditGrid, { type GridColumn, type GridHandle } from '../parts/EditGrid.vue'
+import { useEditing } from '../parts/editing'
 import SelectOne from '../parts/SelectOne.vue'
 import { LeafMark } from '../parts/marks'
 import { useAsk } from '../data/use-ask'
@@ -67,14 +68,7 @@ const text = (row: StatusRow, column: Column): string =>
 
 const grid = ref<GridHandle>()
 type Fact = 'name' | 'phase' | 'turn'
-const editing = shallowRef<{ row: StatusRow; fact: Fact; at: HTMLElement }>()
-function endEdit(): void {
-  const at = editing.value?.at
-  editing.value = undefined
-  requestAnimationFrame(() => {
-    if (!setUp.pending && at?.isConnected) at.focus()
-  })
-}
+const { editing, endEdit } = useEditing<{ row: StatusRow; fact: Fact; at: HTMLElement }>()
 function remove({ id, name }: StatusRow, at: HTMLElement): void {
   setUp.ask(
     {
@@ -180,7 +174,7 @@ defineExpose({ openMenu, startAdding })
       v-bind="editing"
       :key="editing.fact"
       :standing="counts[editing.row.id] ?? 0"
-      @leave="endEdit"
+      @leave="endEdit(() => !!setUp.pending)"
     />
     <NewStatus v-if="isAdding && after" v-model="isAdding" :after="after" @added="isFocused = $event" />
     <ActMenu

@@ -53,9 +53,7 @@ export function useColumnActs(project: () => Project) {
   }
   /** Asked where the board is set up, with what it touches beside it. */
   const askRemoval = (column: BoardColumn, standing: number): void =>
-    void router
-      .push(`/app/${project().prefix}/set-up/board`)
-      .then(() => setTimeout(() => setUp.ask(removal(column, standing)), 100))
+    void router.push(`/app/${project().prefix}/set-up/board`).then(() => setUp.ask(removal(column, standing)))
   const place = (column: BoardColumn) => columns(column).findIndex(({ id }) => id === column.id)
   return { columns, place, order, rename, describe, removal, askRemoval }
 }

@@ -15,6 +15,7 @@ import { craftGroups, type PersonFact } from '../../people/people'
 import { useAccounts } from '../../people/use-accounts'
 import { invitationWords, peopleWords } from '../../people/words'
 import ActMenu, { type Act } from '../../parts/ActMenu.vue'
+import { useEditing } from '../../parts/editing'
 import { useDirectory } from '../../data/directory'
 import { useQuery } from '../../data/use-query'
 import { frameWords } from '../../shell/words'
@@ -51,15 +52,10 @@ function choose(person: Person, isChosen: boolean): void {
   else next.delete(person.id)
   chosen.value = next
 }
-const editing = shallowRef<{ people: readonly Person[]; fact: PersonFact; at: HTMLElement }>()
+const { editing, endEdit } = useEditing<{ people: readonly Person[]; fact: PersonFact; at: HTMLElement }>(() => table.value) // prettier-ignore
 /** Among the chosen, a change is for all of them. */
 function edit(person: Person, fact: PersonFact, at: HTMLElement): void {
   editing.value = { people: chosen.value.has(person.id) ? editable.value : [person], fact, at }
-}
-function endEdit(): void {
-  const at = editing.value?.at
-  editing.value = undefined
-  requestAnimationFrame(() => (at?.isConnected ? at.focus() : table.value?.focus()))
 }
 const table = ref<InstanceType<typeof PeopleTable>>()
 const show = (person: Person) => void router.push({ query: { person: person.id } })
@@ -140,7 +136,7 @@ function onKey(event: KeyboardEvent): void {
         :point="menu.point"
         @close="menu = undefined"
       />
-      <PersonEditor v-if="editing" v-bind="editing" :key="editing.fact" @leave="endEdit" />
+      <PersonEditor v-if="editing" v-bind="editing" :key="editing.fact" @leave="endEdit()" />
       <AddPeople v-if="isAdding" v-model="isAdding" @added="accounts.ask()" />
     </div>
     <template v-if="openId" #panel
