@@ -8,11 +8,12 @@ import type { BareCommand } from '#core/commands/registry'
 import { noticeWords } from '../shell/words'
 import { useDirectory } from './directory'
 import { noticeList } from './notices'
+import { canBeFilled, type Lacking } from './filled'
 import { canBeOverruled, type Full } from './overruled'
 import { problemSaid } from './problem-said'
 import { useSession } from './session'
 
-export type { Full }
+export type { Full, Lacking }
 
 interface Undoable {
   readonly command: CommandId
@@ -30,6 +31,8 @@ export const useChanges = defineStore('changes', () => {
   const { notices, say, dismiss } = noticeList()
   /** What a lead is about to let past a limit. */
   const full = shallowRef<Full>()
+  /** What somebody is about to fill in, because a status asks for it. */
+  const lacking = shallowRef<Lacking>()
   const wordsFor = problemSaid(session, directory)
   /** What is undone is what was done last, however fast the keys come. */
   const inTurn = oneByOne()
@@ -90,6 +93,7 @@ export const useChanges = defineStore('changes', () => {
     done.value = done.value.filter((step) => step.command !== command)
     if (problem.code === 'column-full' && mayOverrule(problem) && canBeOverruled(bare))
       return say(await wordsFor(problem), () => (full.value = { bare, problem }), noticeWords.letThrough)
+    if (problem.code === 'entry-asks' && canBeFilled(bare)) return void (lacking.value = { bare, problem })
     const mine = again?.(problem)
     say(await wordsFor(problem), mine && (() => void send(mine)))
   }
@@ -132,6 +136,7 @@ export const useChanges = defineStore('changes', () => {
     redoName,
     notices,
     full,
+    lacking,
     send,
     sendAside,
     sendAndWait,

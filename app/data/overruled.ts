@@ -1,5 +1,5 @@
 import type { Problem } from '#core/base/result'
-import { together } from '#core/commands/bare'
+import { partsOf, together } from '#core/commands/bare'
 import type { BareCommand } from '#core/commands/registry'
 import type { BoardColumn, ItemId } from '#core/model/records'
 
@@ -16,9 +16,8 @@ export const canBeOverruled = ({ type }: BareCommand): boolean => type !== 'brin
 
 /** The same once more, with the reason why a lead lets it past the limit. */
 export function overruled({ bare, problem }: Full, reason: string): BareCommand {
-  const parts = bare.type === 'together' ? (bare.commands as readonly BareCommand[]) : [bare]
   const let_ = (problem.at ?? []).slice(0, mostNamed).map(({ item, field }): BareCommand => ({
     type: 'limit.overrule', item: item as ItemId, column: field as BoardColumn['id'], reason,
   })) // prettier-ignore
-  return together([...parts, ...let_])
+  return together([...partsOf(bare), ...let_])
 }

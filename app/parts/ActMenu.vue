@@ -38,6 +38,7 @@ function take(act: Act): void {
         role="menuitem"
         :title="act.label"
         :disabled="act.isOff"
+        :aria-disabled="act.isOff || undefined"
         @click="take(act)"
       >
         <template v-if="act.keys || act.hint" #append

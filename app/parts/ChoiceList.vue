@@ -13,6 +13,10 @@ export interface Choice {
   readonly person?: { readonly id: string; readonly name: string; readonly colour: string }
   readonly tint?: string
   readonly count?: number
+  /** What choosing it would ask for. */
+  readonly hint?: string | undefined
+  /** Cannot be chosen; `hint` says why. */
+  readonly isOff?: boolean | undefined
 }
 
 /** A list to choose from, by typing, arrows and Enter, or by the mouse. With `several`, choices are ticked and unticked. */
@@ -48,7 +52,7 @@ const isChosen = (choice: Choice) => props.chosen.includes(choice.id)
       :is-chosen="isChosen"
       :several="several"
       :none="editorWords.none"
-      @take="emit('choose', $event.id)"
+      @take="$event.isOff || emit('choose', $event.id)"
       @leave="emit('leave')"
     >
       <template #default="{ line: choice }">
@@ -66,7 +70,8 @@ const isChosen = (choice: Choice) => props.chosen.includes(choice.id)
           :style="{ '--t': `var(--${choice.tint}-tint)`, '--x': `var(--${choice.tint}-text)` }"
           >{{ choice.label }}</span
         >
-        <span v-else class="one-line">{{ choice.label }}</span>
+        <span v-else class="one-line" :class="{ off: choice.isOff }">{{ choice.label }}</span>
+        <span v-if="choice.hint" class="hint one-line" :title="choice.hint">{{ choice.hint }}</span>
         <VIcon v-if="!several && isChosen(choice)" class="tick" size="16" icon="$complete" />
         <template v-if="choice.count !== undefined">
           <span class="count">{{ choice.count }}</span>
@@ -87,6 +92,16 @@ const isChosen = (choice: Choice) => props.chosen.includes(choice.id)
 .tick {
   margin-left: auto;
   color: var(--leaf);
+}
+.off {
+  color: var(--soft);
+}
+.hint {
+  margin-left: auto;
+  max-width: 200px;
+  padding-left: 12px;
+  color: var(--soft);
+  font-size: var(--size-small);
 }
 .count {
   margin-left: auto;

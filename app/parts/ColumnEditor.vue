@@ -5,7 +5,7 @@ import { useChanges } from '../data/changes'
 import { useDirectory } from '../data/directory'
 import { itemWords } from '../item/words'
 import ChoiceList from './ChoiceList.vue'
-import { kindChoices, statusChoices } from './choices'
+import { kindChoices, statusesFor } from './choices'
 import { setValue } from './edits'
 import ParentPicker from './ParentPicker.vue'
 import PopMenu from './PopMenu.vue'
@@ -21,9 +21,7 @@ const emit = defineEmits<{ leave: [] }>()
 const changes = useChanges()
 const directory = useDirectory()
 const choices = computed(() =>
-  props.column === 'status'
-    ? statusChoices(directory, props.item.project, props.item.kind)
-    : kindChoices(directory, props.item.project),
+  props.column === 'status' ? statusesFor(directory, props.item) : kindChoices(directory, props.item.project),
 )
 function choose(id: string | null): void {
   emit('leave')

@@ -1,6 +1,7 @@
 import { compareText } from '#core/base/collation'
 import type { Fact } from '#core/facts/contract'
-import type { Field, Project, ProjectId } from '#core/model/records'
+import { entryWords } from '#core/language/demand-words'
+import type { Field, Item, Project, ProjectId, Status } from '#core/model/records'
 import { valueWords } from './words'
 import { statusesOfKind } from '#core/model/reader'
 import type { useDirectory } from '../data/directory'
@@ -8,11 +9,18 @@ import type { Choice } from './ChoiceList.vue'
 
 type Directory = ReturnType<typeof useDirectory>
 
-/** The statuses of a project; with an item's kind, those that it can have. */
-export const statusChoices = (directory: Directory, project: ProjectId, kind?: string): Choice[] =>
-  (kind ? statusesOfKind(directory.reader, kind) : directory.statuses(project)).map((status) => ({
-    id: status.id, label: status.name, leaf: { share: directory.share(status), colour: status.colour },
-  })) // prettier-ignore
+const statusChoice = (directory: Directory, status: Status): Choice => ({
+  id: status.id, label: status.name, leaf: { share: directory.share(status), colour: status.colour },
+}) // prettier-ignore
+/** The statuses of a project. */
+export const statusChoices = (directory: Directory, project: ProjectId): Choice[] =>
+  directory.statuses(project).map((status) => statusChoice(directory, status))
+/** Those that an item can have, with what entering each would ask for. */
+export const statusesFor = (directory: Directory, item: Item): Choice[] =>
+  statusesOfKind(directory.reader, item.kind).map((status) => {
+    const entry = directory.me && entryWords(directory.reader, item, status.id, directory.me.id)
+    return { ...statusChoice(directory, status), ...(entry && { hint: entry.words, isOff: entry.isOff }) }
+  })
 
 export const peopleChoices = (directory: Directory): Choice[] =>
   [...directory.reader.all('person')]

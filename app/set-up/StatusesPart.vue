@@ -17,7 +17,8 @@ import { frameWords } from '../shell/words'
 import { useSetUpChange } from './changes'
 import NewStatus from './NewStatus.vue'
 import StatusEditor from './StatusEditor.vue'
-import { orderOf, statusRows, stayWords, turnText, type StatusRow } from './statuses'
+import StepRules from './StepRules.vue'
+import { asksText, goesToText, hasNoWayOut, orderOf, statusRows, stayWords, turnText, type StatusRow } from './statuses'
 import WorkflowDrawing from './WorkflowDrawing.vue'
 import { changeWords, setUpWords, statusWords } from './words'
 
@@ -31,11 +32,13 @@ const session = useSession()
 const setUp = useSetUpChange()
 const ask = useAsk()
 
-type Column = 'name' | 'phase' | 'turn' | 'here' | 'stays'
+type Column = Fact | 'here' | 'stays'
 const columns: readonly GridColumn<Column>[] = [
   { id: 'name', head: statusWords.name, width: 'minmax(120px, 1.6fr)', isEditable: true },
   { id: 'phase', head: statusWords.phase, width: 'minmax(84px, 0.8fr)', isEditable: true },
   { id: 'turn', head: statusWords.turn, width: 'minmax(90px, 1fr)', isEditable: true, isSpare: true },
+  { id: 'goesTo', head: statusWords.goesTo, width: 'minmax(84px, 1fr)', isEditable: true, isSpare: true },
+  { id: 'asks', head: statusWords.asks, width: 'minmax(96px, 1.2fr)', isEditable: true, isSpare: true },
   { id: 'here', head: statusWords.here, width: '64px', isNumber: true },
   { id: 'stays', head: statusWords.stays, hint: statusWords.staysHint, width: '92px', isNumber: true, isSpare: true },
 ]
@@ -62,12 +65,15 @@ const text = (row: StatusRow, column: Column): string =>
     name: () => row.name,
     phase: () => row.status.phase as string,
     turn: () => turnText(directory.reader, row) || statusWords.noTurn,
+    goesTo: () => goesToText(row, rows.value),
+    asks: () => asksText(directory.reader, row) || statusWords.noTurn,
     here: () => String(counts.value[row.id] ?? 0),
     stays: () => (stays.value[row.id] === undefined ? statusWords.noTurn : stayWords(stays.value[row.id]!)),
   })[column]()
 
 const grid = ref<GridHandle>()
-type Fact = 'name' | 'phase' | 'turn'
+type Fact = 'name' | 'phase' | 'turn' | 'goesTo' | 'asks'
+const noWayOut = computed(() => rows.value.filter((row) => hasNoWayOut(row, rows.value)).map(({ name }) => name))
 const { editing, endEdit } = useEditing<{ row: StatusRow; fact: Fact; at: HTMLElement }>()
 function remove({ id, name }: StatusRow, at: HTMLElement): void {
   setUp.ask(
@@ -103,6 +109,8 @@ function acts({ row, at }: { row: StatusRow; at: HTMLElement }): Act[] {
     edit(statusWords.rename, 'name'),
     edit(statusWords.changePhase, 'phase'),
     edit(statusWords.changeTurn, 'turn'),
+    edit(statusWords.changeGoesTo, 'goesTo'),
+    edit(statusWords.changeAsks, 'asks'),
     move(statusWords.up, 'Alt ↑', i - 1, i - 1),
     move(statusWords.down, 'Alt ↓', i + 1, i + 2),
     { label: statusWords.remove, keys: 'Delete', do: () => remove(row, at) },
@@ -163,19 +171,35 @@ defineExpose({ openMenu, startAdding })
           :title="row.name"
           >{{ row.name }}</span
         ></span
+      ><span v-else-if="column === 'goesTo' || column === 'asks'" class="one-line" :title="text(row, column)">{{
+        text(row, column)
+      }}</span
       ><template v-else>{{ text(row, column) }}</template>
     </EditGrid>
+    <p v-if="noWayOut.length" class="note mind outside">{{ statusWords.noWayOutAt(noWayOut) }}</p>
     <div class="foot">
       <VBtn v-if="mayEdit" variant="outlined" @click="startAdding">{{ statusWords.add }}</VBtn>
       <span v-else class="soft">{{ setUpWords.onlyLeads }}</span>
     </div>
-    <StatusEditor
-      v-if="editing"
-      v-bind="editing"
-      :key="editing.fact"
-      :standing="counts[editing.row.id] ?? 0"
-      @leave="endEdit(() => !!setUp.pending)"
-    />
+    <template v-if="editing">
+      <StepRules
+        v-if="editing.fact === 'goesTo' || editing.fact === 'asks'"
+        :row="editing.row"
+        :rows="rows"
+        :fact="editing.fact"
+        :at="editing.at"
+        @leave="endEdit()"
+      />
+      <StatusEditor
+        v-else
+        :key="editing.fact"
+        :row="editing.row"
+        :fact="editing.fact"
+        :at="editing.at"
+        :standing="counts[editing.row.id] ?? 0"
+        @leave="endEdit(() => !!setUp.pending)"
+      />
+    </template>
     <NewStatus v-if="isAdding && after" v-model="isAdding" :after="after" @added="isFocused = $event" />
     <ActMenu
       v-if="menu"
@@ -200,6 +224,9 @@ defineExpose({ openMenu, startAdding })
   gap: 8px;
   align-items: center;
   min-width: 0;
+}
+.outside {
+  margin-top: 14px;
 }
 .foot {
   padding-top: 16px;

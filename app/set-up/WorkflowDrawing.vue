@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import { useDirectory } from '../data/directory'
 import { LeafMark } from '../parts/marks'
-import { turnText, type StatusRow } from './statuses'
+import { mayLeave, turnText, type StatusRow } from './statuses'
 import { statusWords } from './words'
 import { tallyWords } from '../shell/words'
 
@@ -14,6 +14,13 @@ const props = defineProps<{
 }>()
 const emit = defineEmits<{ go: [row: StatusRow] }>()
 const directory = useDirectory()
+/** Where a line leads from one to the next. */
+const leads = (row: StatusRow, next: StatusRow | undefined) => !!next && mayLeave(row, next.id)
+const intoAside = computed(() => {
+  const from = way.value.filter((row) => aside.value.some(({ id }) => mayLeave(row, id)))
+  if (from.length === way.value.length) return statusWords.fromAnywhere
+  return from.length ? statusWords.from(from.map(({ name }) => name)) : ''
+})
 const way = computed(() => props.rows.filter(({ status }) => status.phase !== 'dropped'))
 const aside = computed(() => props.rows.filter(({ status }) => status.phase === 'dropped'))
 </script>
@@ -22,7 +29,11 @@ const aside = computed(() => props.rows.filter(({ status }) => status.phase === 
   <div class="drawing" :aria-label="statusWords.drawing" role="group" tabindex="0">
     <template v-for="(part, i) in [way, aside]" :key="i">
       <ol v-if="part.length" :class="{ aside: i }">
-        <li v-for="row in part" :key="row.id" :class="{ marked: row.id === marked }">
+        <li
+          v-for="(row, at) in part"
+          :key="row.id"
+          :class="{ marked: row.id === marked, apart: at > 0 && !leads(part[at - 1]!, row) }"
+        >
           <button type="button" :title="row.name" tabindex="-1" @click="emit('go', row)">
             <span class="sign"
               ><LeafMark :share="directory.share(row.status)" :colour="row.status.colour" />
@@ -32,7 +43,7 @@ const aside = computed(() => props.rows.filter(({ status }) => status.phase === 
             <span class="soft">{{ turnText(directory.reader, row) || row.status.phase }}</span>
           </button>
         </li>
-        <li v-if="i" class="how soft">{{ statusWords.fromAnywhere }}</li>
+        <li v-if="i" class="how soft">{{ intoAside }}</li>
       </ol>
     </template>
   </div>
@@ -64,6 +75,9 @@ li + li::before {
   top: 50%;
   width: 14px;
   border-top: 2px solid var(--lichen);
+}
+li.apart::before {
+  border-top: 2px dotted var(--rule);
 }
 .aside {
   margin-top: 12px;

@@ -4,7 +4,20 @@ import { boardsOf, columnsOf, heldBy, statusesOf } from '#core/model/reader'
 import type { CommandId } from '#core/base/ids'
 import { run, smallWorkspace } from '#core/test-kit/workspace'
 import { membersOf, othersOf } from './members'
-import { newStatus, orderOf, statusRows, stayWords, turnText, type Whereabouts } from './statuses'
+import {
+  asksText,
+  demandChoices,
+  goesToText,
+  hasNoWayOut,
+  mayLeave,
+  movesOf,
+  newStatus,
+  orderOf,
+  statusRows,
+  stayWords,
+  turnText,
+  type Whereabouts,
+} from './statuses'
 
 const small = () => {
   const { state, project, people, ids } = smallWorkspace()
@@ -76,4 +89,36 @@ it('who takes part is told from who could', () => {
   const names = (people: readonly { readonly name: string }[]) => people.map(({ name }) => name)
   expect(names(membersOf(state, project.id))).toEqual(['Imke', 'Séverine', 'Hamid', 'Yuki'])
   expect(names(othersOf(state, project.id))).toEqual(['Noor'])
+})
+
+describe('allowed moves', () => {
+  it('are said in few words, and what leads nowhere is found', () => {
+    const { rows, done } = small()
+    const set = (at: number, to: readonly number[] | null) => {
+      const { step } = rows()[at]!
+      const goesTo = to && to.map((one) => rows()[one]!.id)
+      done({ type: 'step.set', target: step.id, set: { goesTo: { from: step.goesTo ?? null, to: goesTo } } } as never)
+      return goesToText(rows()[at]!, rows())
+    }
+    const n = rows().length
+    expect([goesToText(rows()[0]!, rows()), movesOf(rows())]).toEqual(['anywhere', n * (n - 1)])
+    expect(set(0, [1])).toBe('Ready')
+    expect(set(1, [0, 2, 3, 4])).toBe('anywhere but Set aside')
+    expect([set(2, []), hasNoWayOut(rows()[2]!, rows())]).toEqual(['nowhere', true])
+    expect([set(4, []), hasNoWayOut(rows()[4]!, rows())]).toEqual(['nowhere', false])
+    expect(movesOf(rows())).toBe(1 + (n - 2) + 2 * (n - 1))
+    expect(mayLeave(rows()[0]!, rows()[2]!.id)).toBe(false)
+  })
+
+  it('and what entering a status asks for is a list to tick', () => {
+    const { state, project, rows, done } = small()
+    const choices = demandChoices(state, project.id)
+    expect(new Set(choices.map(({ id }) => id)).size).toBe(choices.length)
+    const asks = choices
+      .filter(({ label }) => ['effort', 'a note', 'a lead'].includes(label))
+      .map(({ demand }) => demand)
+    done({ type: 'step.set', target: rows()[3]!.step.id, set: { asks: { from: null, to: asks } } } as never)
+    expect(asksText(state, rows()[3]!)).toBe('effort, a note and a lead')
+    expect(asksText(state, rows()[0]!)).toBe('')
+  })
 })

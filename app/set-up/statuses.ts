@@ -3,8 +3,13 @@ import { rankBetween } from '#core/base/ranks'
 import { tieId } from '#core/base/ids'
 import { together } from '#core/commands/bare'
 import type { BareCommand } from '#core/commands/registry'
-import { columnsOf, heldBy, stepsOf, type Reader } from '#core/model/reader'
-import type { BoardColumn, Field, Phase, Status, StatusId, Step, TurnOf } from '#core/model/records'
+import { fieldTypes } from '#core/fields/registry'
+import { demandsOf } from '#core/items/entering'
+import { demandWord, demandWords } from '#core/language/demand-words'
+import { demandedRoles } from '#core/model/names'
+import { columnsOf, fieldsOf, heldBy, stepsOf, type Reader } from '#core/model/reader'
+import type { BoardColumn, Demand, Field, Phase, ProjectId, Status, StatusId, Step, TurnOf } from '#core/model/records'
+import { isOver } from '#core/model/turn'
 
 /** A status as a workflow has it. */
 export interface StatusRow {
@@ -87,3 +92,43 @@ export function turnText(reader: Reader, { status, step }: StatusRow): string {
   const field = step.turn.of === 'field' ? step.turn.field : assignees
   return reader.maybe('field', field ?? '')?.name ?? statusWords.nobody
 }
+
+/** What entering a status can ask for, each by a name of its own. */
+export function demandChoices(reader: Reader, project: ProjectId) {
+  const fields = fieldsOf(reader, project).filter(({ type }) => !fieldTypes[type].isApart)
+  const all: readonly Demand[] = [
+    ...fields.map(({ id }): Demand => ({ asks: 'field', field: id })),
+    { asks: 'note' },
+    { asks: 'children' },
+    ...demandedRoles.map((role): Demand => ({ asks: 'role', role })),
+    { asks: 'another' },
+  ]
+  return all.map((demand) => ({
+    id: demand.asks === 'field' ? (demand.field as string) : demand.asks === 'role' ? demand.role : demand.asks,
+    label: demandWord(reader, demand),
+    demand,
+  }))
+}
+
+/** What entering it asks for, in words; a blank where it asks for nothing. */
+export const asksText = (reader: Reader, { step }: StatusRow): string => demandWords(reader, demandsOf(reader, step))
+
+/** Whether an item goes from a status to another. */
+export const mayLeave = ({ step }: StatusRow, to: StatusId): boolean => !step.goesTo || step.goesTo.includes(to)
+
+/** Where items go from it, in words: nowhere, if it has no way out. */
+export function goesToText(row: StatusRow, rows: readonly StatusRow[]): string {
+  const others = rows.filter(({ id }) => id !== row.id)
+  const [to, not] = [others.filter(({ id }) => mayLeave(row, id)), others.filter(({ id }) => !mayLeave(row, id))]
+  const names = (all: readonly StatusRow[]) => all.map(({ name }) => name)
+  if (!not.length) return statusWords.anywhere
+  if (!to.length) return statusWords.nowhere
+  return not.length < to.length ? statusWords.anywhereBut(names(not)) : names(to).join(', ')
+}
+/** Whether work that is not over gets stuck in it: nothing leads out. */
+export const hasNoWayOut = (row: StatusRow, rows: readonly StatusRow[]): boolean =>
+  !isOver(row.status.phase) && rows.length > 1 && !rows.some(({ id }) => id !== row.id && mayLeave(row, id))
+
+/** How many moves are allowed, of all there could be. */
+export const movesOf = (rows: readonly StatusRow[]): number =>
+  rows.reduce((sum, row) => sum + rows.filter(({ id }) => id !== row.id && mayLeave(row, id)).length, 0)

@@ -1,3 +1,4 @@
+import { listed } from '#core/language/wording'
 import { counted } from '../counted'
 
 /** Words of how a project works. */
@@ -27,6 +28,19 @@ export const statusWords = {
   stays: 'Typically',
   staysHint: 'How long items have stayed, half of them less and half of them more',
   and: 'and …',
+  goesTo: 'Goes to',
+  anywhere: 'anywhere',
+  nowhere: 'nowhere',
+  anywhereHint: 'From here an item goes to any other status.',
+  anywhereAgain: 'Anywhere again',
+  goesToHint: 'From here an item goes only to these.',
+  noWayOut: (name: string) => `Nothing leads out of ${name}: what comes here stays.`,
+  noWayOutAt: (names: readonly string[]) => `Nothing leads out of ${listed(names, 'or')}: what comes there stays.`,
+  asks: 'To enter it',
+  asksHint: 'What comes here has to have all of this. What’s here already stays.',
+  changeGoesTo: 'Choose where items go from here',
+  changeAsks: 'Choose what entering it asks for',
+  moves: (count: number) => `${count} allowed ${count === 1 ? 'move' : 'moves'}`,
   nobody: 'nobody',
   noTurn: '–',
   colour: 'Colour',
@@ -46,6 +60,8 @@ export const statusWords = {
   taken: (name: string) => `“${name}” is already taken.`,
   drawing: 'The workflow as a drawing',
   fromAnywhere: 'from anywhere',
+  from: (names: readonly string[]) => `from ${listed(names, 'and')}`,
+  anywhereBut: (names: readonly string[]) => `anywhere but ${listed(names, 'and')}`,
   phases: {
     waiting: 'Not begun yet.',
     active: 'Being worked on.',
@@ -102,9 +118,7 @@ export const changeWords = {
   views: (count: number) => (count === 1 ? 'One view names it:' : `${count} views name it:`),
   viewsLose: 'That phrase stays, struck through.',
   queues: (people: readonly string[]) =>
-    people.length === 1
-      ? `The queue of ${people[0]} changes.`
-      : `The queues of ${people.slice(0, -1).join(', ')} and ${people.at(-1)} change.`,
+    people.length === 1 ? `The queue of ${people[0]} changes.` : `The queues of ${listed(people, 'and')} change.`,
   noQueue: 'Nobody’s queue changes.',
   history: 'History keeps it by name.',
   started: 'Items that stand here count as started, finished or neither, as the new phase says.',

@@ -4,6 +4,7 @@ import { VBtn } from 'vuetify/components/VBtn'
 import { VSnackbar } from 'vuetify/components/VSnackbar'
 import IconButton from '../parts/IconButton.vue'
 import { useChanges } from '../data/changes'
+import FillIn from './FillIn.vue'
 import OverruleLimit from './OverruleLimit.vue'
 import { noticeWords } from './words'
 
@@ -35,6 +36,7 @@ function again(id: number, act: () => void): void {
       <IconButton :icon="mdiClose" :label="noticeWords.dismiss" @click="changes.dismiss(notice.id)" />
     </template>
   </VSnackbar>
+  <FillIn v-if="changes.lacking" :lacking="changes.lacking" @close="changes.lacking = undefined" />
   <OverruleLimit v-if="changes.full" :full="changes.full" @close="changes.full = undefined" />
 </template>
 

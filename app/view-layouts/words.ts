@@ -62,6 +62,8 @@ export const cardWords = {
   cancelled: (title: string) => `${title} stays where it was.`,
   inside: (count: number) => `${count} inside`,
   letPast: (reason: string) => `Past the limit: ${reason}`,
+  which: (column: string) => `Where in ${column}?`,
+  alwaysFirst: (status: string) => `Always ${status}, don’t ask again`,
   notOfKind: (column: string) => `Items of this kind can’t have any of the statuses in ${column}.`,
 } as const
 

@@ -32,6 +32,7 @@ const changedBy: { readonly [E in EntityName]: Rule<Records[E]> } = {
   columnStatus: 'set up project',
   limit: 'set up project',
   overrule: 'set up project',
+  moveNote: 'change items',
   view: viewChangedBy,
   look: (look, by) => (look.person === personOf(by) ? 'keep own views' : undefined),
 }

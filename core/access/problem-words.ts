@@ -54,6 +54,15 @@ const sentences: Readonly<Record<ProblemCode, (said: Said, field: string, naming
   'column-full': (said) =>
     `${said.name} stops at ${said.most}, and this would make it ${said.would}. Make room first; a lead can let it through with a reason.`,
   'no-reason': () => 'Letting something past a limit needs a reason.',
+  'no-such-move': (said) => `From ${said.from} an item doesn’t go to ${said.to}. Nothing was changed.`,
+  'entry-asks': (said) => `Entering ${said.name} asks for ${said.asks}. Nothing was changed.`,
+  'entry-children': (said) =>
+    `Everything inside an item has to be finished before it enters ${said.name}. Nothing was changed.`,
+  'entry-role': (said) =>
+    `Only ${said.role === 'owner' ? 'an owner' : 'a lead'} can move an item to ${said.name}. Nothing was changed.`,
+  'entry-another': (said) =>
+    `Someone who isn’t one of its assignees has to move it to ${said.name}. Nothing was changed.`,
+  'no-note': () => 'A note belongs to a move into the status it is about.',
   'nothing-to-undo': () => 'There’s nothing left to undo: all of it has been changed again since.',
   'too-many-rows': (said) => `${said.rows} rows is too many; a file can hold ${said.most}. Nothing was brought in.`,
   unreadable: (said) => `This can’t be read: ${said.where ?? 'unknown'}. Nothing was changed.`,

@@ -5,3 +5,7 @@ export function together(commands: readonly BareCommand[]): BareCommand {
   const [first] = commands
   return first && commands.length === 1 ? first : { type: 'together', commands }
 }
+
+/** What a command does, one by one. */
+export const partsOf = (bare: BareCommand): readonly BareCommand[] =>
+  bare.type === 'together' ? (bare.commands as readonly BareCommand[]) : [bare]

@@ -1,5 +1,6 @@
 import { inOnePiece } from '../base/pieces'
 import { beforeEach, describe, expect, it } from 'vitest'
+import { personActor } from '../change/actor'
 import { makes, type Change, type Patch } from '../change/patch'
 import { kindsOf, statusesOf } from '../model/reader'
 import type { Item, ItemId } from '../model/records'
@@ -12,7 +13,10 @@ const item = (id: ItemId): Item => small.state.maybe('item', id)!
 const set = (id: string, field: string, before: unknown, after: unknown, entity: Change['entity'] = 'item'): Change => ({
   entity, id, field, before, after,
 }) // prettier-ignore
-const codeOf = (patch: Patch) => inOnePiece(brokenLaw(small.state, patch, { isRoom: true, isHeldToLimits: true }))?.code
+const codeOf = (patch: Patch) =>
+  inOnePiece(
+    brokenLaw(small.state, patch, { type: 'items.set' }, { by: personActor(small.people.owner.id), isRoom: true }),
+  )?.code
 function add(parent: ItemId | null): ItemId {
   const { state, project, ids, people } = small
   const one = { item: ids.item(), project: project.id, kind: kindsOf(state, project.id)[0]!.id, title: 'x', status: statusesOf(state, project.id)[0]!.id, parent, values: {} } // prettier-ignore

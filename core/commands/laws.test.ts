@@ -1,4 +1,5 @@
 import fc from 'fast-check'
+import { partsOf } from './bare'
 import { describe, expect, it } from 'vitest'
 import { ok } from '../base/result'
 import type { CommandId } from '../base/ids'
@@ -37,7 +38,7 @@ describe('apply, then invert', () => {
           const snapshot = state.snapshot()
           const done = room.do(command, people.owner.id)
           if (!done.ok) continue
-          seen.add(command.type)
+          for (const { type } of [command, ...partsOf(command)]) seen.add(type)
           past.push(command.id)
           steps.push({ snapshot, entry: done.value })
         }

@@ -4,22 +4,26 @@
  */
 import { firstInPieces, inPieces, type Pieces } from '../base/pieces'
 import { problem, type Problem } from '../base/result'
+import type { Context } from '../change/command'
 import type { Patch } from '../change/patch'
 import { entitiesHeld, idsNeeded } from '../model/entities'
 import { maybeStep, type Reader } from '../model/reader'
 import type { EntityName, Person, Records, Stay } from '../model/records'
 import { After } from './after'
-import { overfilled } from './stops'
+import { isHeldToDemands, refusedEntry } from './entering'
+import { isHeldToLimits, overfilled, type HeldCommand } from './stops'
 
 /**
- * The first law that a patch would break, as the problem to tell; undefined where all of them hold. `isRoom`: stays are at
- * hand, as they are in the room alone; a browser never sees a change to them.
+ * The first law that the patch of a command would break, as the problem to tell; undefined where all of them hold. Stays
+ * are at hand in the room alone; a browser never sees a change to them.
  */
 export function* brokenLaw(
   reader: Reader,
   patch: Patch,
-  { isRoom, isHeldToLimits }: { readonly isRoom: boolean; readonly isHeldToLimits: boolean },
+  command: HeldCommand,
+  context: Pick<Context, 'by' | 'isRoom'>,
 ): Pieces<Problem | undefined> {
+  const isHeld = isHeldToLimits(command)
   const after = new After(reader)
   yield* inPieces(patch, (change) => after.add(change))
   return (
@@ -30,8 +34,11 @@ export function* brokenLaw(
     (yield* hierarchyIsForest(reader, after)) ??
     (yield* statusesFitKinds(reader, after)) ??
     statusesAreHeldOnce(reader, after) ??
-    (isRoom ? yield* eachHasOneOpenStay(after) : undefined) ??
-    (isHeldToLimits ? yield* overfilled(reader, after) : undefined) ??
+    (context.isRoom ? yield* eachHasOneOpenStay(after) : undefined) ??
+    (isHeld && isHeldToDemands(reader, command, context.by)
+      ? yield* refusedEntry(reader, after, context.by)
+      : undefined) ??
+    (isHeld ? yield* overfilled(reader, after) : undefined) ??
     (yield* whatIsNamedIsThere(reader, after))
   )
 }

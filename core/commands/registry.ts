@@ -13,6 +13,7 @@ import { usualBytes, type Applied, type CommandDefinition, type Context, type En
 import { addItems } from '../items/add'
 import { archiveItems } from '../items/archive'
 import { moveItems } from '../items/move'
+import { noteMove } from '../items/note'
 import { setValues } from '../items/set'
 import { setText } from '../items/text'
 import type { Reader } from '../model/reader'
@@ -29,14 +30,13 @@ import { views } from '../saved-views/commands'
 import { setWidths } from '../saved-views/set-widths'
 import { brokenLaw } from './laws'
 import { revert } from './revert'
-import { isHeldToLimits } from './stops'
 import { togetherOf } from './together'
 
 const several = togetherOf((type) => definitionOf(type))
 
 /** Every command there is. */
 const definitions = [
-  addItems, setValues, moveItems, archiveItems, setText, addPeople, people.set, people.remove, members.set, members.remove, createProject,
+  addItems, setValues, moveItems, archiveItems, setText, noteMove, addPeople, people.set, people.remove, members.set, members.remove, createProject,
   projects.set, projects.remove, projects.order, setLimit, overruleLimit,
   views.add, views.set, views.remove, views.order, setWidths,
   fields.add, fields.set, fields.remove, fields.order, options.add, options.set, options.remove, options.order,
@@ -101,11 +101,9 @@ export function* judgeInPieces(reader: Reader, command: Command, context: Contex
   const refused = yield* comesTo(definition.check(reader, command, context))
   if (refused) return fail(refused)
   const applied = yield* comesTo(definition.apply(reader, command, context))
-  const broken = applied.ok ? yield* brokenLaw(reader, applied.value.patch, laws(command, context)) : undefined
+  const broken = applied.ok ? yield* brokenLaw(reader, applied.value.patch, command, context) : undefined
   return broken ? fail(broken) : applied
 }
-
-const laws = (command: Command, { isRoom }: Context) => ({ isRoom, isHeldToLimits: isHeldToLimits(command) })
 
 /** What has to be fetched before a command is judged. */
 export const needsOf = (command: Command) => definitionOf(command.type)?.needs?.(command) ?? []

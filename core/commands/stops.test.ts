@@ -2,45 +2,37 @@ import fc from 'fast-check'
 import { beforeEach, describe, expect, it } from 'vitest'
 import { heldByColumn, ColumnPlaces } from '../board/columns'
 import { sentencesOf } from '../items/history'
-import { boardsOf, columnsOf, fieldsOf, kindsOf, limitSetOf, statusesOf, type LimitSet } from '../model/reader'
+import { boardsOf, columnsOf, limitSetOf, statusesOf, type LimitSet } from '../model/reader'
 import type { BoardColumn, ItemId, Person } from '../model/records'
+import { Acting } from '../test-kit/acting'
 import { runs } from '../test-kit/runs'
-import { command, PlainRoom, randomCommand, smallWorkspace, type Dice, type Small } from '../test-kit/workspace'
+import { command, randomCommand, type Dice, type PlainRoom, type Small } from '../test-kit/workspace'
 import { together } from './bare'
 import type { BareCommand } from './registry'
 import { isHeldToLimits } from './stops'
 
+let acting: Acting
 let small: Small
 let room: PlainRoom
 let columns: readonly BoardColumn[]
-beforeEach(() => {
-  small = smallWorkspace()
-  room = new PlainRoom(small.state)
+function begin(): void {
+  acting = new Acting()
+  ;({ small, room } = acting)
   columns = columnsOf(small.state, boardsOf(small.state, small.project.id)[0]!.id)
-})
-const does = (bare: BareCommand, by: Person = small.people.contributor) => {
-  const done = room.do(command(small.ids, bare), by.id)
-  return done.ok ? 'done' : done.problem.code
 }
+beforeEach(begin)
+const does = (bare: BareCommand, by?: Person) => acting.does(bare, by)
 const statuses = () => statusesOf(small.state, small.project.id)
-const fieldNamed = (name: string) => fieldsOf(small.state, small.project.id).find((field) => field.name === name)!
+const fieldNamed = (name: string) => acting.field(name)
 function limit(column: number, to: Partial<LimitSet>): void {
   const { id } = columns[column]!
   const whole = { most: null, least: null, of: null, stops: true, ...to }
-  expect(does({ type: 'limit.set', column: id, from: limitSetOf(small.state, id), to: whole }, small.people.lead)).toBe('done') // prettier-ignore
+  expect(acting.leadDoes({ type: 'limit.set', column: id, from: limitSetOf(small.state, id), to: whole })).toBe('done')
 }
-const adding = (id: ItemId, status: number, effort?: number): BareCommand => ({
-  type: 'items.add',
-  items: [{ item: id, project: small.project.id, kind: kindsOf(small.state, small.project.id)[0]!.id, title: 'Sow', parent: null, status: statuses()[status]!.id, values: effort ? { [fieldNamed('effort').id]: effort } : {} }],
-}) // prettier-ignore
-function add(status: number, effort?: number): ItemId {
-  const id = small.ids.item()
-  expect(does(adding(id, status, effort))).toBe('done')
-  return id
-}
-const moving = (item: ItemId, from: number, to: number): BareCommand => ({
-  type: 'items.move', items: [{ item, status: { from: statuses()[from]!.id, to: statuses()[to]!.id } }],
-}) // prettier-ignore
+const ofEffort = (effort?: number) => (effort ? { values: { [fieldNamed('effort').id]: effort } } : {})
+const adding = (id: ItemId, status: number, effort?: number) => acting.adding(id, status, ofEffort(effort))
+const add = (status: number, effort?: number) => acting.add(status, ofEffort(effort))
+const moving = (item: ItemId, from: number, to: number) => acting.moving(item, from, to)
 const overruling = (item: ItemId, column: number, reason = 'frost tonight'): BareCommand => ({
   type: 'limit.overrule', column: columns[column]!.id, item, reason,
 }) // prettier-ignore
@@ -127,9 +119,7 @@ describe('a limit that stops', () => {
     const dice = fc.tuple(fc.nat(1000), fc.nat(1000), fc.nat(1000)) as fc.Arbitrary<Dice>
     fc.assert(
       fc.property(fc.array(dice, { minLength: 40, maxLength: 60 }), (rolls) => {
-        small = smallWorkspace()
-        room = new PlainRoom(small.state)
-        columns = columnsOf(small.state, boardsOf(small.state, small.project.id)[0]!.id)
+        begin()
         for (const [at, most] of [3, 2, 2].entries()) limit(at, { most })
         const held = () => heldByColumn(small.state, small.project.id, new ColumnPlaces(small.state, columns[0]!.board)).columns // prettier-ignore
         for (const roll of rolls) {

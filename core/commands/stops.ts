@@ -9,9 +9,14 @@ import type { After } from './after'
 /** What a project is set up with; setting it up, and undo, are held to no limit. */
 const setUp =
   /^(?:status|step|kind|field|option|column|limit|workflow|project|projects|person|member|people|view|look)\.|^revert$/
-/** Whether a command is held to the limits that stop. */
-export const isHeldToLimits = (command: { readonly type: string; readonly commands?: readonly { readonly type: string }[] }): boolean =>
-  command.commands ? command.commands.some(({ type }) => !setUp.test(type)) : !setUp.test(command.type) // prettier-ignore
+/** A command as the laws look at it. */
+export interface HeldCommand {
+  readonly type: string
+  readonly commands?: readonly { readonly type: string }[]
+}
+/** Whether a command is held to limits that stop, to allowed moves and to what entering a status asks for. */
+export const isHeldToLimits = ({ type, commands }: HeldCommand): boolean =>
+  commands ? commands.some((one) => !setUp.test(one.type)) : !setUp.test(type)
 
 /** So many of the items that come are named. */
 const mostNamed = 1000

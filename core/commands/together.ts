@@ -4,7 +4,8 @@ import type { CommandId } from '../base/ids'
 import { comesTo, type Pieces } from '../base/pieces'
 import { fail, ok, problem, type Problem, type Result } from '../base/result'
 import { defineCommand, type Applied, type CommandDefinition, type Context } from '../change/command'
-import { isSetChange, type Change } from '../change/patch'
+import { isSameValue } from '../base/sorted-ids'
+import type { Change } from '../change/patch'
 import type { Reader } from '../model/reader'
 
 /** A command that is done with others: all that a command is but its id; sent with its version. */
@@ -61,14 +62,13 @@ export const togetherOf = (find: Find) => {
     },
     *apply(reader: Reader, body, context): Pieces<Result<Applied>> {
       const patch: Change[] = []
-      const touched = new Set<string>()
+      const touched = new Touched()
       for (const [i, one] of body.commands.entries()) {
         const applied = yield* comesTo(definitionOf(one)?.apply(reader, one, within(context, i)) ?? unknown)
         if (!applied.ok) return applied
-        const places = placesOf(applied.value.patch)
-        if (places.some((place) => touched.has(place))) return fail(problem('unreadable', { where: 'two of the same' }))
-        for (const place of places) touched.add(place)
-        patch.push(...applied.value.patch)
+        const fresh = touched.add(applied.value.patch)
+        if (!fresh) return fail(problem('unreadable', { where: 'two of the same' }))
+        patch.push(...fresh)
       }
       return ok({ patch })
     },
@@ -76,13 +76,27 @@ export const togetherOf = (find: Find) => {
 }
 const unknown = fail(problem('unreadable', { where: 'type' }))
 
-/** What a patch touches: a record's field, or all of it where it is made, unmade or an item, which is stamped as a whole. */
-function placesOf(patch: readonly Change[]): string[] {
-  const places = new Set<string>()
-  for (const change of patch) {
-    const record = `${change.entity} ${change.id}`
-    const isWhole = change.entity === 'item' || (!isSetChange(change) && change.field === '*')
-    places.add(isWhole ? record : `${record} ${change.field}`)
+/** What patches touch that are done together: of a record each field once, or all of it where it is made or unmade. */
+class Touched {
+  readonly #fields = new Map<string, Map<string, Change>>()
+
+  /** The changes of one more patch, without those that are made already: an item is stamped once. Undefined: they clash. */
+  add(patch: readonly Change[]): Change[] | undefined {
+    const fresh: Change[] = []
+    const added: [Map<string, Change>, Change][] = []
+    for (const change of patch) {
+      const record = `${change.entity} ${change.id}`
+      const fields = this.#fields.get(record) ?? new Map<string, Change>()
+      this.#fields.set(record, fields)
+      const same = fields.get(change.field)
+      if (same && stamped.has(change.field) && change.entity === 'item' && isSameValue(same, change)) continue
+      if (same || fields.has('*') || (change.field === '*' && fields.size)) return undefined
+      fresh.push(change)
+      added.push([fields, change])
+    }
+    // Within one patch a record may be made and changed at once.
+    for (const [fields, change] of added) fields.set(change.field, change)
+    return fresh
   }
-  return [...places]
 }
+const stamped: ReadonlySet<string> = new Set(['changed', 'changedBy'])

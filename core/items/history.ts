@@ -4,7 +4,7 @@ import { fieldTypes } from '../fields/registry'
 import { describeChange } from '../fields/describe'
 import type { Value } from '../fields/contract'
 import { fieldContext, itemKey, type Reader } from '../model/reader'
-import { isItemColumn, type EntityName, type Field, type Overrule } from '../model/records'
+import { isItemColumn, type EntityName, type Field, type MoveNote, type Overrule } from '../model/records'
 
 /** Columns that a person is shown; the others follow from them. */
 const shownColumns = ['title', 'kind', 'parent', 'archived'] as const
@@ -13,20 +13,20 @@ type Day = (date: string) => string
 
 /** Whether a change stands in an item’s history. */
 export const isOfItem = ({ entity, id }: Change, item: string): boolean =>
-  entity === 'item' ? id === item : entity === 'overrule' && id.endsWith(`/${item}`)
+  entity === 'item' ? id === item : (entity === 'overrule' || entity === 'moveNote') && id.endsWith(`/${item}`)
 
 /** What an entry did to one item, as sentences without who and when: `moved it from Noted to In hand`. */
 export function sentencesOf(reader: Reader, entry: Pick<Entry, 'patch' | 'type'>, item: string, day: Day): string[] {
   const sentences = entry.patch
     .filter((change) => isOfItem(change, item))
-    .flatMap((change) =>
-      change.entity === 'item' ? sentenceOf(reader, change, day) : overruleSentence(reader, change),
-    )
+    .flatMap((change) => (change.entity === 'item' ? sentenceOf(reader, change, day) : saidSentence(reader, change)))
   return entry.type === 'revert' ? sentences.map((sentence) => `undid this: ${sentence}`) : sentences
 }
 
-function overruleSentence(reader: Reader, change: Change): string[] {
-  if (change.entity !== 'overrule' || isSetChange(change) || !change.after) return []
+/** What somebody said with what they did. */
+function saidSentence(reader: Reader, change: Change): string[] {
+  if (isSetChange(change) || !change.after) return []
+  if (change.entity === 'moveNote') return [`noted: “${(change.after as MoveNote).text}”`]
   const { column, reason } = change.after as Overrule
   return [`let it past the limit of ${reader.maybe('column', column)?.name ?? 'a removed column'}: “${reason}”`]
 }

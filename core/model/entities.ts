@@ -164,8 +164,17 @@ export const entities: { readonly [E in EntityName]: Entity<Records[E]> } = {
     scope: within('workflow', (record) => record.workflow),
     mapIds(record, map) {
       const ids = mapped(record, { workflow: 'workflow', status: 'status' }, map)
-      return { ...ids, id: tieId<'step'>(ids.workflow, ids.status), turn: mapTurn(record.turn, map) }
+      return {
+        ...ids,
+        id: tieId<'step'>(ids.workflow, ids.status),
+        turn: mapTurn(record.turn, map),
+        ...(record.goesTo && { goesTo: each(record.goesTo, 'status', map) }),
+        ...(record.asks && {
+          asks: record.asks.map((one) => (one.asks === 'field' ? { ...one, field: map(one.field, 'field') } : one)),
+        }),
+      }
     },
+    firm: (record) => ({ ...record, goesTo: null, asks: null }),
   },
   kind: {
     held: 'directory',
@@ -244,6 +253,16 @@ export const entities: { readonly [E in EntityName]: Entity<Records[E]> } = {
       return { ...ids, id: tieId<'overrule'>(ids.column, ids.item) }
     },
     // What was let past a limit may go.
+    firm: () => null,
+  },
+  moveNote: {
+    held: 'directory',
+    touches: 'nothing',
+    scope: ({ status }, found) => ofProject(found.maybe('status', status)?.project),
+    mapIds(record, map) {
+      const ids = mapped(record, { status: 'status', item: 'item', by: 'person' }, map)
+      return { ...ids, id: tieId<'moveNote'>(ids.status, ids.item) }
+    },
     firm: () => null,
   },
   limit: {

@@ -10,6 +10,9 @@ export const roles = ['reader', 'contributor', 'lead', 'owner'] as const
 /** What somebody is in the workspace or a project. */
 export type Role = (typeof roles)[number]
 
+/** Those that entering a status can ask for. */
+export const demandedRoles = ['lead', 'owner'] as const satisfies readonly Role[]
+
 /** A colour of the palette: for people, projects and statuses. */
 export const paletteColours = [...optionColours, 'leaf', 'wren', 'pool'] as const
 /** The name of a colour of the palette. */

@@ -51,6 +51,10 @@ export type Workflow = Read<typeof schemas.workflowRecord>
 export type Step = Read<typeof schemas.stepRecord>
 /** Whose move it is in a step. */
 export type TurnOf = Read<typeof schemas.turnRecord>
+/** One thing that entering a status asks for. */
+export type Demand = Read<typeof schemas.demandRecord>
+/** What was said when an item entered a status. */
+export type MoveNote = Read<typeof schemas.moveNoteRecord>
 /** What sort of items a project has. */
 export type Kind = Read<typeof schemas.kindRecord>
 /** What is kept of each item of a project. */
@@ -160,6 +164,7 @@ export interface Records {
   columnStatus: ColumnStatus
   limit: Limit
   overrule: Overrule
+  moveNote: MoveNote
   view: View
   look: Look
 }

@@ -6,7 +6,7 @@ import { fieldTypeNames, optionColours } from '../fields/names'
 import { settingsOf } from '../fields/settings'
 import { weekMinutes } from '../base/week'
 import { viewDefinition, widthsRecord } from './definition'
-import { kindIcons, mostAmount, paletteColours, phases, roles } from './names'
+import { demandedRoles, kindIcons, mostAmount, paletteColours, phases, roles } from './names'
 
 const colour = z.enum(paletteColours)
 
@@ -70,6 +70,21 @@ export const turnRecord = z.discriminatedUnion('of', [
   z.object({ of: z.literal('field'), field: ids.fieldId }),
   z.object({ of: z.literal('nobody') }),
 ])
+/** One thing that entering a status asks for. */
+export const demandRecord = z.discriminatedUnion('asks', [
+  z.object({ asks: z.literal('field'), field: ids.fieldId }),
+  /** Everything inside it is over. */
+  z.object({ asks: z.literal('children') }),
+  z.object({ asks: z.literal('note') }),
+  /** Whoever moves it has at least this role in the project. */
+  z.object({ asks: z.literal('role'), role: z.enum(demandedRoles) }),
+  /** Whoever moves it is none of its assignees. */
+  z.object({ asks: z.literal('another') }),
+])
+/** Where items may go from a status; null: to any other of the workflow. */
+export const goesToRecord = z.nullable(list(ids.statusId, 200))
+/** What entering a status asks for; null: nothing. */
+export const asksRecord = z.nullable(list(demandRecord, 40))
 /** A status as a workflow has it. `id`: workflow and status. */
 export const stepRecord = z.object({
   id: ids.tieIdOf<'step'>(),
@@ -77,6 +92,19 @@ export const stepRecord = z.object({
   status: ids.statusId,
   rank,
   turn: turnRecord,
+  /** May speak of statuses that have gone, which nothing goes to. */
+  goesTo: z.optional(goesToRecord),
+  /** May speak of fields that have gone, which nothing asks for. */
+  asks: z.optional(asksRecord),
+})
+/** What was said when an item last entered a status that asks for it. `id`: status and item. */
+export const moveNoteRecord = z.object({
+  id: ids.tieIdOf<'moveNote'>(),
+  status: ids.statusId,
+  item: ids.itemId,
+  text: text(500, 1),
+  by: ids.personId,
+  at: text(40),
 })
 
 /** What sort of items a project has. */

@@ -11,7 +11,7 @@ import {
   stepsOf,
   type Reader,
 } from '../model/reader'
-import type { EntityName, Project, Records, View } from '../model/records'
+import type { EntityName, Project, Records, Step, View } from '../model/records'
 import type { ProjectBody } from './create'
 import type { NewProject } from './starter-pattern'
 
@@ -63,6 +63,11 @@ export function likeAnother(
   const isWhole = (part: unknown): boolean =>
     (JSON.stringify(part).match(uuids) ?? []).every((id) => ids.has(id) || !!reader.maybe('person', id))
   const whole = <T>(all: readonly T[]): T[] => all.filter(isWhole)
+  const known = (step: Step): Step => ({
+    ...step,
+    ...(step.goesTo && { goesTo: whole(step.goesTo) }),
+    ...(step.asks && { asks: whole(step.asks) }),
+  })
   const trimmed = (view: View): View => {
     const { where, sort, group, totals, show } = view.definition
     const parts = { where: whole(where), sort: whole(sort), group: whole(group), totals: whole(totals), show: whole(show) } // prettier-ignore
@@ -73,7 +78,7 @@ export function likeAnother(
     project: { ...entityOf('project').mapIds(other, map), ...named, oldPrefixes: [], archived: false, nextNumber: 1 },
     statuses: mapped('status', statuses),
     workflows: mapped('workflow', workflows),
-    steps: mapped('step', parts.steps),
+    steps: mapped('step', parts.steps.map(known)),
     kinds: mapped('kind', kinds),
     fields: mapped('field', fields),
     options: mapped('option', parts.options),

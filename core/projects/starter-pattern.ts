@@ -82,7 +82,15 @@ export function starterPattern({ maker, ...project }: NewProject, newId: NewId):
     return {
       status,
       column,
-      step: { id: tieId<'step'>(workflow, status.id), workflow, status: status.id, rank: status.rank, turn },
+      step: {
+        id: tieId<'step'>(workflow, status.id),
+        workflow,
+        status: status.id,
+        rank: status.rank,
+        turn,
+        goesTo: null,
+        asks: null,
+      },
       held: { id: tieId<'columnStatus'>(column.id, status.id), column: column.id, status: status.id, kind: null },
       limits: most ? [{ id: limitId(column.id), column: column.id, most, least: null, of: null, stops: false }] : [],
     }

@@ -213,6 +213,7 @@ export function randomCommand(
     'text',
     'limit',
     'overrule',
+    'noted',
     'view',
     'viewOff',
     'viewSet',
@@ -319,6 +320,12 @@ export function randomCommand(
       const board = must(boardsOf(state, project.id)[0], 'board')
       const column = pick(columnsOf(state, board.id), which)?.id
       return column && { ...head('limit.overrule'), column, item: item.id, reason: `reason ${more}` }
+    }
+    case 'noted': {
+      if (item.status === status.id) return undefined
+      const move: BareCommand = { type: 'items.move', items: [{ item: item.id, status: { from: item.status, to: status.id } }] } // prettier-ignore
+      const note = { item: item.id, status: status.id, text: `note ${more}` }
+      return more % 4 ? commandOf(ids.command(), together([move, { type: 'items.note', ...note }])) : { ...head('items.note'), ...note } // prettier-ignore
     }
     case 'view':
       return {
@@ -504,9 +511,21 @@ export function setUpCommand(
       const free = statuses.find((status) => !steps.some((step) => step.status === status.id))
       const workflow = steps[0]?.workflow
       const made = free && workflow ? { id: tieId<'step'>(workflow, free.id), status: free.id } : {}
+      const next = pick(statuses, to)?.id
+      const filled = pick(fields, to)?.id
+      const rules = [
+        ['turn', { of: 'nobody' }],
+        ['turn', { of: 'nobody' }],
+        ['goesTo', more % 3 ? [next] : null],
+        [
+          'asks',
+          more % 3 ? [pick([{ asks: 'note' }, { asks: 'children' }, { asks: 'field', field: filled }], one)] : null,
+        ],
+      ] as const
       // A status that is no step yet is there seldom: then it mostly becomes one.
       if (verb === 'add' && !free) return undefined
-      return of('step', steps, made, 'turn', { of: 'nobody' }, {}, free && more % 8 < 6 ? 'add' : verb)
+      const [field, value] = pick(rules, more >> 2) ?? ['turn', null]
+      return of('step', steps, made, field, value, {}, free && more % 8 < 6 ? 'add' : verb)
     }
     case 5: {
       const [status, board, workflow] = [pick(statuses, one), columns[0]?.board, steps[0]?.workflow]
@@ -522,6 +541,8 @@ export function setUpCommand(
           status: id,
           rank: `b9${which % 10}`,
           turn: { of: 'nobody' },
+          goesTo: null,
+          asks: null,
         },
         column: more % 2 ? column : null,
         held: { id: tieId<'columnStatus'>(held, id), column: held, status: id, kind: null },

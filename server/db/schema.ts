@@ -131,6 +131,8 @@ export const step = pgTable('step', {
   status: uuid('status').notNull(),
   rank: text('rank').notNull(),
   turn: jsonb('turn').notNull(),
+  goesTo: jsonb('goes_to'),
+  asks: jsonb('asks'),
 }, byId) // prettier-ignore
 
 export const kind = pgTable('kind', {
@@ -254,6 +256,17 @@ export const overrule = pgTable('overrule', {
   at: instant('at').notNull(),
 }, byId) // prettier-ignore
 
+export const moveNote = pgTable('move_note', {
+  ...inWorkspace(),
+  /** `status/item`. */
+  id: text('id').notNull(),
+  status: uuid('status').notNull(),
+  item: uuid('item').notNull(),
+  text: text('text').notNull(),
+  by: uuid('by_person').notNull(),
+  at: instant('at').notNull(),
+}, byId) // prettier-ignore
+
 export const view = pgTable('view', {
   ...withId(),
   project: uuid('project').notNull(),
@@ -322,7 +335,7 @@ export const logItem = pgTable('log_item', {
  */
 export const recordTables = {
   person, project, member, status, workflow, step, kind, field, option, board, column: boardColumn, columnStatus,
-  limit: columnLimit, overrule, view, look, item, stay, longText,
+  limit: columnLimit, overrule, moveNote, view, look, item, stay, longText,
 } as const satisfies Record<Exclude<EntityName, 'workspace'>, PgTable> // prettier-ignore
 export type RecordEntity = keyof typeof recordTables
 export const recordEntities = Object.keys(recordTables) as readonly RecordEntity[]

@@ -14,7 +14,7 @@ async function setUp(page: Page, part = 'statuses', prefix = 'SED'): Promise<Pag
 test('a status is removed with its items, seen beforehand, and brought back by one undo', async ({ browser }) => {
   const [lead, other] = [await setUp(await demo.as(browser, 'Séverine'), 'statuses', 'GLH'), await setUp(await demo.as(browser, 'Imke'), 'statuses', 'GLH')] // prettier-ignore
   const here = async (page: Page, name: string) =>
-    Number(await page.getByRole('row').filter({ has: cell(page, name) }).locator('[role=gridcell]').nth(3).innerText()) // prettier-ignore
+    Number(await page.getByRole('row').filter({ has: cell(page, name) }).locator('[role=gridcell]').nth(5).innerText()) // prettier-ignore
   const [checked, inHand] = [await here(lead, 'Being checked'), await here(lead, 'In hand')]
   await cell(lead, 'Being checked').focus()
   await lead.keyboard.press('Delete')

@@ -105,7 +105,7 @@ describe('who gets what from each route', () => {
 })
 
 describe('who may do what', () => {
-  const writes: [string, string, () => object, Record<Who, 'done' | 'not-allowed' | 'gone' | 401>][] = [
+  const writes: [string, string, () => object, Record<Who, 'done' | 'not-allowed' | 'gone' | 'no-note' | 401>][] = [
     ['change an item', 'items.set', () => rename(items[0]!), { owner: 'done', lead: 'done', contributor: 'done', reader: 'not-allowed', nobody: 401 }],
     ['change an item of a project one is not in', 'items.set', () => rename(closed.items[0]!), { owner: 'done', lead: 'done', contributor: 'gone', reader: 'gone', nobody: 401 }],
     ['add an item', 'items.add', () => newItem(projectOf('GLH')), { owner: 'done', lead: 'done', contributor: 'done', reader: 'not-allowed', nobody: 401 }],
@@ -113,6 +113,7 @@ describe('who may do what', () => {
     ['archive', 'items.archive', () => ({ items: [items[1]!.id], archived: false }), { owner: 'done', lead: 'done', contributor: 'done', reader: 'not-allowed', nobody: 401 }],
     ['set a limit', 'limit.set', limit, { owner: 'done', lead: 'done', contributor: 'not-allowed', reader: 'not-allowed', nobody: 401 }],
     ['let an item past a limit', 'limit.overrule', () => ({ column: limit().column, item: items[0]!.id, reason: 'Frost' }), { owner: 'done', lead: 'done', contributor: 'not-allowed', reader: 'not-allowed', nobody: 401 }],
+    ['say something with a move', 'items.note', () => ({ status: items[0]!.status, item: items[0]!.id, text: 'Frost' }), { owner: 'no-note', lead: 'no-note', contributor: 'no-note', reader: 'not-allowed', nobody: 401 }],
     ['put a status into a column', 'column.hold', held, { owner: 'done', lead: 'done', contributor: 'not-allowed', reader: 'not-allowed', nobody: 401 }],
     ['add a status', 'workflow.extend', newStatus, { owner: 'done', lead: 'done', contributor: 'not-allowed', reader: 'not-allowed', nobody: 401 }],
     ['keep a shared view', 'view.set', () => { const view = directory.records.view.find((one) => one.project === projectOf('GLH'))!; return { target: view.id, set: { name: { from: view.name, to: view.name } } } }, { owner: 'done', lead: 'done', contributor: 'not-allowed', reader: 'not-allowed', nobody: 401 }],

@@ -3,6 +3,7 @@ import { computed, nextTick, ref, shallowRef, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { VBtn } from 'vuetify/components/VBtn'
 import { statusesOfKind } from '#core/model/reader'
+import { entryWords } from '#core/language/demand-words'
 import type { RowWithPath } from '#core/layouts/rows'
 import type { Project } from '#core/model/records'
 import AppFrame from '../../shell/AppFrame.vue'
@@ -62,10 +63,12 @@ watch(
   { immediate: true },
 )
 
-/** The status after this one in the workflow of its kind, where the work goes on. */
+/** The next status after this one in the workflow of its kind to which it may go, where the work goes on. */
 function nextStatus({ item }: RowWithPath) {
-  const along = statusesOfKind(directory.reader, item.kind).filter((one) => one.phase !== 'dropped')
-  return along[along.findIndex((one) => one.id === item.status) + 1]
+  const { reader, me } = directory
+  const along = statusesOfKind(reader, item.kind).filter((one) => one.phase !== 'dropped')
+  const further = along.slice(along.findIndex((one) => one.id === item.status) + 1)
+  return further.find(({ id }) => me && !entryWords(reader, item, id, me.id)?.isOff)
 }
 /** Where somebody goes who has nothing to do here. */
 function firstOf(project: Project): string {

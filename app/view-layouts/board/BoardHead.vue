@@ -191,6 +191,9 @@ h2 {
   color: var(--ink);
 }
 .drop {
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
   font-size: var(--size-small);
   color: var(--leaf);
   font-weight: 600;

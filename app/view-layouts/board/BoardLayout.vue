@@ -3,6 +3,7 @@ import { useDisplay } from 'vuetify'
 import { computed, onBeforeUnmount, onMounted, provide, ref, shallowRef, watch } from 'vue'
 import type { LimitSet } from '#core/model/reader'
 import type { Row } from '#core/layouts/rows'
+import type { StatusId } from '#core/model/records'
 import { useQuery } from '../../data/use-query'
 import { useChanges } from '../../data/changes'
 import { useDirectory } from '../../data/directory'
@@ -22,7 +23,7 @@ import { boardKey } from './context'
 import EmptyView from '../EmptyView.vue'
 import OutsideHead from './OutsideHead.vue'
 import { rowsOf, useColumns, type ShownColumn } from './use-columns'
-import { focusCard, useLift } from './use-lift'
+import { cardOf, focusCard, useLift } from './use-lift'
 
 /** A board of the project: columns with limits, cards dragged by pointer, keyboard or menu. */
 const props = defineProps<LayoutProps>()
@@ -119,16 +120,43 @@ function focusBeside(column: ShownColumn | undefined, i: number, step: 1 | -1): 
   const rows = rowsOf(open[open.findIndex((one) => one.column.id === column?.column.id) + step])
   focusCard(rows[Math.min(i, rows.length - 1)]?.item.id ?? '')
 }
-/** The columns that a card can be moved to, with what that would do to their limits. */
+/** The columns that a card can be moved to, with what that would do to their limits and what it asks for. */
 function moves(row: Row): Act[] {
   const current = columnOf(row)?.column.id
-  return columns.value.map((shown) => ({
-    label: shown.column.name,
-    ...(shown.limit && { hint: lifting.dropOn(row, shown).words }),
-    isOff: shown.column.id === current,
-    do: () => lifting.moveTo(row, shown),
-  }))
+  return columns.value.flatMap((shown) => {
+    const statuses = shownColumns.statusesIn(shown, row.item.kind)
+    if (statuses.length > 1 && shown.column.id !== current)
+      return statuses.map((to) => entering(row, to, shown.column.name, () => lifting.moveTo(row, shown, to)))
+    const entry = statuses[0] && lifting.entryOf(row, statuses[0])
+    return [{
+      label: shown.column.name,
+      ...((shown.limit || entry) && { hint: lifting.dropOn(row, shown).words }),
+      isOff: shown.column.id === current || !!entry?.isOff,
+      do: () => lifting.moveTo(row, shown),
+    }]
+  }) // prettier-ignore
 }
+function entering(row: Row, to: StatusId, column: string, act: () => void): Act {
+  const name = directory.reader.maybe('status', to)?.name ?? ''
+  const entry = lifting.entryOf(row, to)
+  return {
+    label: column ? `${column}: ${name}` : name,
+    ...(entry && { hint: entry.words, isOff: entry.isOff }),
+    do: act,
+  }
+}
+/** Which of a column’s statuses a card gets that was put down there. */
+const answers = computed((): Act[] => {
+  const asked = lifting.asking.value
+  if (!asked) return []
+  const first = directory.reader.maybe('status', asked.statuses[0] ?? '')?.name ?? ''
+  return [
+    ...asked.statuses.map((to) => entering(asked.row, to, '', () => lifting.answer(to))),
+    { label: cardWords.alwaysFirst(first), do: lifting.takeFirst },
+  ]
+})
+/** The menu closes before what was taken in it is done. */
+const closeAsking = () => setTimeout(() => (lifting.asking.value = undefined))
 function escape(event: KeyboardEvent): void {
   if (!lift.value) return
   lifting.end(false)
@@ -206,6 +234,15 @@ provide(boardKey, {
     <div class="unseen" role="status" aria-live="assertive">{{ said }}</div>
     <p id="card-how" class="unseen">{{ cardWords.how }}</p>
     <ItemMenu v-if="menu" :place="menu" :acts="actsFor(menu)" @close="menu = undefined" />
+    <ActMenu
+      v-if="lifting.asking.value"
+      :acts="answers"
+      :label="cardWords.which(lifting.asking.value.shown.column.name)"
+      headed
+      :at="cardOf(lifting.asking.value.row.item.id)"
+      :point="lifting.asking.value.point"
+      @close="closeAsking"
+    />
     <ActMenu
       v-if="movingFor"
       :acts="moves(movingFor.row)"

@@ -2,8 +2,8 @@ import { computed, onMounted, ref, watch } from 'vue'
 import { amountSaid, ColumnPlaces, roomOf, type Room } from '#core/board/columns'
 import type { BoardAnswer, ColumnAnswer } from '#core/layouts/board'
 import type { Row } from '#core/layouts/rows'
-import { heldBy, limitSetOf, maybeStep, type LimitSet } from '#core/model/reader'
-import type { BoardColumn, ColumnStatus, Item, Status, StatusId } from '#core/model/records'
+import { heldBy, limitSetOf, statusesOfKind, type LimitSet } from '#core/model/reader'
+import type { BoardColumn, ColumnStatus, Status, StatusId } from '#core/model/records'
 import { useDirectory } from '../../data/directory'
 
 /** A column as it is drawn. */
@@ -84,16 +84,17 @@ export function useColumns(board: () => string, answer: () => BoardAnswer | unde
   const columnOf = ({ item }: Row): ShownColumn | undefined =>
     byId(places.value.columnOf(item.kind, item.status)?.id ?? '')
 
-  /** The status that an item of a kind gets in a column: the first that it holds for the kind and its workflow has. */
-  function statusIn({ column, holds }: ShownColumn, kind: Item['kind'] | string): StatusId | undefined {
-    const workflow = directory.reader.maybe('kind', kind)?.workflow
-    return holds.find(
-      ({ status }) =>
-        places.value.columnOf(kind, status)?.id === column.id && maybeStep(directory.reader, workflow, status),
-    )?.status
+  /** The statuses that an item of a kind can get in a column: those that it holds for the kind and its workflow has, in its order. */
+  function statusesIn({ column, holds }: ShownColumn, kind: string): StatusId[] {
+    const held = new Set(holds.map(({ status }) => status))
+    return statusesOfKind(directory.reader, kind).flatMap(({ id }) =>
+      held.has(id) && places.value.columnOf(kind, id)?.id === column.id ? id : [],
+    )
   }
+  /** The first of them. */
+  const statusIn = (column: ShownColumn, kind: string): StatusId | undefined => statusesIn(column, kind)[0]
 
-  return { columns, byId, columnOf, statusIn, fold }
+  return { columns, byId, columnOf, statusIn, statusesIn, fold }
 }
 
 export const rowsOf = (column: ShownColumn | undefined): readonly Row[] => column?.answer?.stretch.rows ?? []

@@ -1,12 +1,33 @@
-import { ref } from 'vue'
+import { ref, shallowRef } from 'vue'
 import { dropOn as dropOnColumn, type Drop } from '#core/board/columns'
 import type { Row } from '#core/layouts/rows'
-import type { ItemId } from '#core/model/records'
+import { entryWords, type EntryWords } from '#core/language/demand-words'
+import type { ItemId, StatusId } from '#core/model/records'
 import { cardWords } from '../words'
 import { useChanges } from '../../data/changes'
+import { useDirectory } from '../../data/directory'
 import type { Lift } from './context'
 import { followPointer } from './pointer'
 import { rowsOf, type ShownColumn, type useColumns } from './use-columns'
+
+/** A card and the statuses that it can get in a column. */
+interface Asking {
+  readonly row: Row
+  readonly shown: ShownColumn
+  readonly index: number | undefined
+  readonly statuses: readonly StatusId[]
+  /** Where it was let go of. */
+  readonly point?: [x: number, y: number]
+}
+/** The columns in which cards take the first status that they can get: kept in this browser. */
+function keptFirsts() {
+  const key = 'wrenleaf-first-status'
+  const read = () => new Set(JSON.parse(localStorage.getItem(key) ?? '[]') as string[])
+  return {
+    has: (column: string): boolean => read().has(column),
+    add: (column: string): void => localStorage.setItem(key, JSON.stringify([...read().add(column)])),
+  }
+}
 
 interface Board {
   readonly columns: ReturnType<typeof useColumns>
@@ -19,15 +40,31 @@ interface Board {
 /** Cards that are picked up by pointer or keyboard, carried over the columns and put down. */
 export function useLift({ columns, mayMove, isSortedByRank, hold }: Board) {
   const changes = useChanges()
+  const directory = useDirectory()
   const lift = ref<Lift>()
+  /** A card that has been put where it can get one of several statuses. */
+  const asking = shallowRef<Asking>()
+  const firsts = keptFirsts()
   /** What happens, for those who hear it. */
   const said = ref('')
 
-  /** What dropping the card there would do to the column's limit. */
-  function dropOn(row: Row, { column, amount, limit, say }: ShownColumn): Drop {
+  /** What dropping the card there would do to the column's limit, and what the status there asks for. */
+  function dropOn(row: Row, shown: ShownColumn): Drop {
+    const { column, amount, limit, say } = shown
     const isHere = columns.columnOf(row)?.column.id === column.id
     const brings = limit?.of ? Number(row.item.values[limit.of] ?? 0) : 1
-    return dropOnColumn(amount, limit, isHere ? 0 : brings, say)
+    const drop = dropOnColumn(amount, limit, isHere ? 0 : brings, say)
+    const entry = isHere ? undefined : entryInto(row, shown)
+    if (!entry) return drop
+    return entry.isOff
+      ? { words: entry.words, isOver: true }
+      : { ...drop, words: limit ? `${drop.words}; ${entry.words}` : entry.words }
+  }
+  const entryOf = (row: Row, to: string) => directory.me && entryWords(directory.reader, row.item, to, directory.me.id)
+  /** What its statuses have in common that a card may get there. */
+  function entryInto(row: Row, shown: ShownColumn): EntryWords | undefined {
+    const [first, ...rest] = columns.statusesIn(shown, row.item.kind).map((to) => ({ entry: entryOf(row, to) }))
+    return [first, ...rest].find((one) => one && !one.entry?.isOff)?.entry ?? (rest.length ? undefined : first?.entry)
   }
   /** The others of a column, in order, without the lifted card. */
   const others = (column: ShownColumn, item: string) => rowsOf(column).filter((row) => row.item.id !== item)
@@ -35,24 +72,42 @@ export function useLift({ columns, mayMove, isSortedByRank, hold }: Board) {
 
   /**
    * Puts a card into a column, at a place among its cards (undefined: where the view's order has it), and says so, or why
-   * it stays where it was.
+   * it stays where it was. Of several statuses that it can get there it asks for one.
    */
-  function put(row: Row, column: ShownColumn, index: number | undefined): void {
-    const isHere = columns.columnOf(row)?.column.id === column.column.id
-    const statusTo = isHere ? undefined : columns.statusIn(column, row.item.kind)
-    said.value = cardWords.putDown(row.item.title, column.column.name)
-    if (!isHere && !statusTo) {
+  function put(row: Row, shown: ShownColumn, index: number | undefined, to?: StatusId): void {
+    const isHere = columns.columnOf(row)?.column.id === shown.column.id
+    const can = isHere ? [] : to ? [to] : columns.statusesIn(shown, row.item.kind)
+    if (!isHere && !can.length) {
       said.value = cardWords.cancelled(row.item.title)
-      return changes.say(cardWords.notOfKind(column.column.name))
+      return changes.say(cardWords.notOfKind(shown.column.name))
     }
-    const i = index === undefined ? undefined : Math.max(0, index - fromOf(column))
-    const place = i === undefined || !isSortedByRank() ? undefined : placeAt(others(column, row.item.id), i)
+    const open = can.filter((one) => !entryOf(row, one)?.isOff)
+    if (open.length > 1 && !firsts.has(shown.column.id))
+      return void (asking.value = { row, shown, index, statuses: open })
+    said.value = cardWords.putDown(row.item.title, shown.column.name)
+    const statusTo = open[0] ?? can[0]
+    const i = index === undefined ? undefined : Math.max(0, index - fromOf(shown))
+    const place = i === undefined || !isSortedByRank() ? undefined : placeAt(others(shown, row.item.id), i)
     if (!statusTo && !place) return
     // Put back where it was: nothing to do.
-    const own = rowsOf(column).findIndex((one) => one.item.id === row.item.id)
+    const own = rowsOf(shown).findIndex((one) => one.item.id === row.item.id)
     if (!statusTo && own === i) return
     const status = statusTo && { status: { from: row.item.status, to: statusTo } }
     void changes.send({ type: 'items.move', items: [{ item: row.item.id, ...status, ...(place && { place }) }] })
+  }
+  /** The card goes to a status of the column that was asked about. */
+  function answer(to: StatusId): void {
+    const asked = asking.value
+    asking.value = undefined
+    if (asked) put(asked.row, asked.shown, asked.index, to)
+  }
+  /** From now on the first that a card can get in that column, without asking. */
+  function takeFirst(): void {
+    const asked = asking.value
+    if (!asked) return
+    firsts.add(asked.shown.column.id)
+    const [first] = asked.statuses
+    if (first) answer(first)
   }
 
   function start(row: Row, by: Lift['by']): void {
@@ -72,10 +127,11 @@ export function useLift({ columns, mayMove, isSortedByRank, hold }: Board) {
     const column = isDropped ? columns.byId(now.column) : undefined
     if (column) put(now.row, column, now.index)
     else said.value = cardWords.cancelled(title)
+    if (asking.value && now.by === 'pointer') asking.value = { ...asking.value, point: [now.x, now.y] }
     if (now.by === 'keyboard') keepFocusOn(id)
   }
-  function moveTo(row: Row, column: ShownColumn): void {
-    put(row, column, undefined)
+  function moveTo(row: Row, column: ShownColumn, to?: StatusId): void {
+    put(row, column, undefined, to)
     keepFocusOn(row.item.id)
   }
 
@@ -112,7 +168,7 @@ export function useLift({ columns, mayMove, isSortedByRank, hold }: Board) {
     end,
   })
 
-  return { lift, said, pointer, dropOn, start, end, moveTo, onKey }
+  return { lift, said, asking, answer, takeFirst, entryOf, pointer, dropOn, start, end, moveTo, onKey }
 }
 
 function placeAt(around: readonly Row[], i: number): { before: ItemId } | { after: ItemId } | undefined {
@@ -121,7 +177,8 @@ function placeAt(around: readonly Row[], i: number): { before: ItemId } | { afte
   return after && { after: after.item.id }
 }
 
-export const focusCard = (item: string): void => document.getElementById(`card-${item}`)?.focus()
+export const cardOf = (item: string): HTMLElement | undefined => document.getElementById(`card-${item}`) ?? undefined
+export const focusCard = (item: string): void => cardOf(item)?.focus()
 /** A moved card is redrawn in its column: the focus that is lost by that comes back to it. */
 function keepFocusOn(item: string, frames = 40): void {
   if (!document.activeElement || document.activeElement === document.body) focusCard(item)

@@ -9,7 +9,7 @@ import { heldBy, limitId, statusesOf, stepsOf, type Reader } from '../../model/r
 import type { ColumnStatus, Item, Status } from '../../model/records'
 import { isOver } from '../../model/turn'
 import type { Change } from '../../change/patch'
-import { statusRecord, stepRecord, turnRecord } from '../../model/schemas'
+import { asksRecord, goesToRecord, statusRecord, stepRecord, turnRecord } from '../../model/schemas'
 import { recordCommands, unmade } from '../../setup/record-commands'
 import { archivedNow, itemsWith } from './in-project'
 
@@ -82,7 +82,7 @@ export const steps = recordCommands({
   entity: 'step',
   record: stepRecord,
   id: ids.tieIdOf<'step'>(),
-  fields: { turn: turnRecord },
+  fields: { turn: turnRecord, goesTo: goesToRecord, asks: asksRecord },
   siblings: (reader, step) => stepsOf(reader, step.workflow),
   check: (reader, step) =>
     reader.maybe('status', step.status)?.project === reader.maybe('workflow', step.workflow)?.project

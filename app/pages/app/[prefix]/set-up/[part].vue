@@ -12,7 +12,7 @@ import StatusesPart from '../../../../set-up/StatusesPart.vue'
 import { useSetUpChange } from '../../../../set-up/changes'
 import { boardWords, setUpWords, statusWords } from '../../../../set-up/words'
 import { membersOf } from '../../../../set-up/members'
-import { statusRows } from '../../../../set-up/statuses'
+import { movesOf, statusRows } from '../../../../set-up/statuses'
 import { useDirectory } from '../../../../data/directory'
 import { useQuery } from '../../../../data/use-query'
 import { boardsOf, columnsOf, kindsOf } from '#core/model/reader'
@@ -40,7 +40,9 @@ const workflow = computed({
 const sentence = computed(() =>
   project.value ? workflowSentence(directory.reader, project.value, workflow.value) : [],
 )
-const statuses = computed(() => statusRows(directory.reader, workflow.value).length)
+const rows = computed(() => statusRows(directory.reader, workflow.value))
+const statuses = computed(() => rows.value.length)
+const moves = computed(() => movesOf(rows.value))
 const columns = computed(() => {
   const board = project.value && boardsOf(directory.reader, project.value.id)[0]
   return board ? columnsOf(directory.reader, board.id).length : 0
@@ -136,7 +138,8 @@ onUnmounted(() => setUp.leave())
         ><b>{{ members }}</b> {{ peopleWords.count(members) }}</span
       >
       <span v-else
-        ><b>{{ statuses }}</b> {{ statusWords.count(statuses) }}</span
+        ><b>{{ statuses }}</b> {{ statusWords.count(statuses)
+        }}<template v-if="part === 'statuses'"> · {{ statusWords.moves(moves) }}</template></span
       >
       <span v-if="setUp.pending" class="rust"
         ><b>{{ setUpWords.notDone(setUp.pending.title) }}</b></span
