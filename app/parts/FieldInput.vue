@@ -14,7 +14,7 @@ import { optionChoices, peopleChoices } from './choices'
 import { fieldParts } from './field-parts'
 
 /** A value of a field that no item has yet: null while nothing is filled in, or nothing that it can be. */
-const props = defineProps<{ field: Field; autofocus?: boolean }>()
+const props = defineProps<{ field: Field }>()
 const value = defineModel<Value>({ required: true })
 const changes = useChanges()
 const directory = useDirectory()
@@ -52,7 +52,6 @@ async function read(typed: string): Promise<void> {
     :multiple="type.several"
     :chips="type.several"
     :closable-chips="type.several"
-    :autofocus="autofocus"
     auto-select-first
   />
   <VCheckbox v-else-if="fieldParts[field.type].editor === 'tick'" v-model="value" :label="field.name" />
@@ -64,7 +63,6 @@ async function read(typed: string): Promise<void> {
     :error-messages="wrong"
     :hint="understood"
     persistent-hint
-    :autofocus="autofocus"
     @update:model-value="read"
   />
 </template>

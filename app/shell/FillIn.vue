@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, reactive, ref } from 'vue'
+import { computed, reactive, ref, watch } from 'vue'
 import { VBtn } from 'vuetify/components/VBtn'
 import { VTextarea } from 'vuetify/components/VTextarea'
 import type { Value } from '#core/fields/value'
@@ -24,6 +24,9 @@ const asksNote = computed(() => places.value.some(({ field }) => field === 'note
 const count = computed(() => new Set(places.value.map(({ item }) => item)).size)
 const values = reactive<Record<string, Value>>({})
 const note = ref('')
+const form = ref<HTMLFormElement>()
+// The dialog takes the focus first.
+watch(form, (now) => now && requestAnimationFrame(() => now.querySelector<HTMLElement>('input, textarea')?.focus()))
 const isOpen = computed({ get: () => true, set: (isOpen) => isOpen || emit('close') })
 const title = computed(() => {
   const { name = '', asks = '' } = props.lacking.problem.said ?? {}
@@ -44,25 +47,17 @@ function take(): void {
 
 <template>
   <PopDialog v-model="isOpen" :label="title">
-    <form class="asked" @submit.prevent="take" @keydown.ctrl.enter.prevent="take">
+    <form ref="form" class="asked" @submit.prevent="take" @keydown.ctrl.enter.prevent="take">
       <h2>{{ title }}</h2>
       <p v-if="count > 1" class="soft">{{ noticeWords.fillAll(count) }}</p>
       <FieldInput
-        v-for="(field, i) in fields"
+        v-for="field in fields"
         :key="field.id"
         :model-value="values[field.id] ?? null"
         :field="field"
-        :autofocus="i === 0"
         @update:model-value="values[field.id] = $event"
       />
-      <VTextarea
-        v-if="asksNote"
-        v-model="note"
-        :label="noticeWords.note"
-        rows="2"
-        maxlength="500"
-        :autofocus="!fields.length"
-      />
+      <VTextarea v-if="asksNote" v-model="note" :label="noticeWords.note" rows="2" maxlength="500" />
       <div class="ends">
         <VBtn type="submit" variant="flat" :disabled="!isFilled">{{ noticeWords.fillIt }}</VBtn>
         <VBtn variant="plain" @click="emit('close')">{{ editorWords.cancel }}</VBtn>
