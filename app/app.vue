@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { onMounted } from 'vue'
-import { useSession } from './data/session'
+import { usePreferences } from './data/preferences'
 
-const session = useSession()
-onMounted(() => session.restoreTheme())
+const preferences = usePreferences()
+onMounted(() => preferences.follow())
 </script>
 
 <template>

@@ -2,13 +2,13 @@
 import { computed, onMounted } from 'vue'
 import type { NuxtError } from 'nuxt/app'
 import WrenMark from './parts/WrenMark.vue'
-import { useSession } from './data/session'
+import { usePreferences } from './data/preferences'
 import { errorWords } from './shell/error-words'
 
 /** What is shown instead of a page that is not there or broke. */
 const props = defineProps<{ error: NuxtError }>()
-const session = useSession()
-onMounted(() => session.restoreTheme())
+const preferences = usePreferences()
+onMounted(() => preferences.follow())
 const w = computed(() => (props.error.statusCode === 404 ? errorWords.missing : errorWords.broken))
 </script>
 

@@ -6,14 +6,11 @@ import { begun } from './begin'
 import { join, type ReplicaApi } from './client'
 import type { Standing } from '../worker/replica'
 
-const themeKey = 'wrenleaf-theme'
-
 /** Who is signed in, the worker, and how the line to the server stands. */
 export const useSession = defineStore('session', () => {
   const me = shallowRef<string>()
   const api = shallowRef<ReplicaApi>()
   const standing = shallowRef<Standing>({ link: 'opening', pending: 0, progress: 0 })
-  const night = shallowRef(false)
 
   /** Joins the worker; there is none where a page is drawn on the server. False: nobody is signed in here. */
   function enter(): boolean {
@@ -37,24 +34,12 @@ export const useSession = defineStore('session', () => {
     return true
   }
 
-  function setNight(on: boolean): void {
-    night.value = on
-    document.documentElement.dataset.theme = on ? 'night' : 'day'
-    localStorage.setItem(themeKey, on ? 'night' : 'day')
-  }
-
-  function restoreTheme(): void {
-    const kept = localStorage.getItem(themeKey)
-    night.value = kept ? kept === 'night' : matchMedia('(prefers-color-scheme: dark)').matches
-    document.documentElement.dataset.theme = night.value ? 'night' : 'day'
-  }
-
   async function signOut(): Promise<void> {
     await api.value?.signOut()
     leaveFor('/sign-in')
   }
 
-  return { me, api, standing, night, enter, setNight, restoreTheme, signOut }
+  return { me, api, standing, enter, signOut }
 })
 
 /** A page of another build is left for the server's; the worker's name holds the build, so pending commands go along. */

@@ -3,12 +3,14 @@ import { computed } from 'vue'
 import { VDatePicker } from 'vuetify/components/VDatePicker'
 import { VTextField } from 'vuetify/components/VTextField'
 import { isPlainDate } from '#core/base/dates'
+import { usePreferences } from '../data/preferences'
 import { useSecondStep } from './second-step'
 
 /** A day: typed, or pressed in the month below. */
 const text = defineModel<string>({ required: true })
 defineProps<{ label: string; wrong?: string }>()
 const emit = defineEmits<{ pick: [] }>()
+const preferences = usePreferences()
 const isMonthDue = useSecondStep()
 /** The picker knows days as moments of the browser's clock. */
 const picked = computed({
@@ -25,7 +27,9 @@ const picked = computed({
 <template>
   <div class="day">
     <VTextField v-model="text" variant="underlined" autofocus :aria-label="label" :error-messages="wrong" />
-    <div class="month"><VDatePicker v-if="isMonthDue" v-model="picked" /></div>
+    <div class="month">
+      <VDatePicker v-if="isMonthDue" v-model="picked" :first-day-of-week="preferences.own.weekStart % 7" />
+    </div>
   </div>
 </template>
 

@@ -9,6 +9,7 @@ import IconButton from '../parts/IconButton.vue'
 import { asksForMenu } from '../parts/menu-place'
 import type { Project, View } from '#core/model/records'
 import { isOwn, useDirectory } from '../data/directory'
+import { usePreferences } from '../data/preferences'
 import { useSession } from '../data/session'
 import { projectWords } from './project-words'
 import { frameWords } from './words'
@@ -25,6 +26,7 @@ defineProps<{ folded: boolean }>()
 const emit = defineEmits<{ fold: []; close: [] }>()
 const directory = useDirectory()
 const session = useSession()
+const preferences = usePreferences()
 const route = useRoute()
 const router = useRouter()
 const viewActs = useViewActs()
@@ -54,7 +56,10 @@ const archived = computed(restoring)
 const ownActs = (): Act[] => [
   { label: frameWords.settings, do: () => void router.push('/app/settings') },
   ...(directory.may('make owners') ? [{ label: frameWords.outbox, do: () => void router.push('/app/outbox') }] : []),
-  { label: session.night ? frameWords.day : frameWords.night, do: () => session.setNight(!session.night) },
+  {
+    label: preferences.night ? frameWords.day : frameWords.night,
+    do: () => void preferences.choose({ theme: preferences.night ? 'day' : 'night' }),
+  },
   { label: frameWords.shortcuts, keys: '?', do: () => (isShowingKeys.value = true) },
   { label: frameWords.signOut, do: () => void session.signOut() },
 ]

@@ -31,10 +31,11 @@ if (who) {
   if (!isDrawn) worker(0)
 }
 
-// What this browser keeps of how its pages look stands before anything is painted (kept by data/session, AppFrame and
-// data/views).
+// What this browser keeps of how its pages look stands before anything is painted (kept by data/preferences, AppFrame
+// and data/views).
 const { dataset } = document.documentElement
 const isDark = matchMedia('(prefers-color-scheme: dark)').matches
+dataset.density = localStorage.getItem('wrenleaf-density') ?? ''
 dataset.theme = localStorage.getItem('wrenleaf-theme') ?? (isDark ? 'night' : 'day')
 // A view that was changed here and not kept is shown when that has been read.
 const view = location.pathname.split('/')[3]

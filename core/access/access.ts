@@ -47,6 +47,7 @@ export const maySee = (found: Lookup, person: PersonId, project: ProjectId): boo
 /** Whether a person belongs to a scope now. */
 export function isIn(found: Lookup, person: PersonId, scope: Scope | undefined): boolean {
   if (!scope) return false
+  if (scope.of === 'person') return scope.person === person
   if (scope.of === 'workspace' || (scope.of === 'project' && scope.self === person)) return true
   if (!maySee(found, person, scope.project)) return false
   if (scope.of === 'project' || scope.maker === person || scope.audience.of === 'project') return true

@@ -4,7 +4,7 @@ import { problem, type Problem } from '../base/result'
 import { personOf, type Actor } from '../change/actor'
 import { isSetChange, type Patch } from '../change/patch'
 import { lookupThrough } from '../change/scopes'
-import { entityOf, type Lookup } from '../model/entities'
+import { entityOf, projectOf, type Lookup } from '../model/entities'
 import type { Reader } from '../model/reader'
 import type { EntityName, Person, Records, View } from '../model/records'
 import { refusal } from './access'
@@ -34,6 +34,7 @@ const changedBy: { readonly [E in EntityName]: Rule<Records[E]> } = {
   overrule: 'set up project',
   moveNote: 'change items',
   view: viewChangedBy,
+  preference: ({ id }, by) => (id === personOf(by) ? 'name oneself' : undefined),
   look: (look, by) => (look.person === personOf(by) ? 'keep own views' : undefined),
 }
 
@@ -84,8 +85,6 @@ export function changeRefusal<E extends EntityName>(
   const act = typeof rule === 'function' ? rule(record, by, found, field) : rule
   if (!act) return problem('not-allowed', { needs: 'own' })
   if (isWorkspaceAct(act)) return refusal(found, by, act)
-  const scope = entityOf(entity).scope(record, found)
-  return scope && scope.of !== 'workspace' && found.maybe('project', scope.project)
-    ? refusal(found, by, act, scope.project)
-    : problem('gone')
+  const project = projectOf(entityOf(entity).scope(record, found))
+  return project && found.maybe('project', project) ? refusal(found, by, act, project) : problem('gone')
 }

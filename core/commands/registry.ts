@@ -19,6 +19,7 @@ import { setText } from '../items/text'
 import type { Reader } from '../model/reader'
 import { addPeople } from '../people/add'
 import { members, people } from '../people/commands'
+import { prefer } from '../people/prefer'
 import { projects } from '../projects/commands'
 import { createProject } from '../projects/create'
 import { fields } from '../projects/set-up/fields'
@@ -36,7 +37,7 @@ const several = togetherOf((type) => definitionOf(type))
 
 /** Every command there is. */
 const definitions = [
-  addItems, setValues, moveItems, archiveItems, setText, noteMove, addPeople, people.set, people.remove, members.set, members.remove, createProject,
+  addItems, setValues, moveItems, archiveItems, setText, noteMove, addPeople, people.set, people.remove, prefer, members.set, members.remove, createProject,
   projects.set, projects.remove, projects.order, setLimit, overruleLimit,
   views.add, views.set, views.remove, views.order, setWidths,
   fields.add, fields.set, fields.remove, fields.order, options.add, options.set, options.remove, options.order,

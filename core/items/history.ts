@@ -111,6 +111,7 @@ const label = (reader: Reader, change: Change | undefined): string => {
 function nameOfOther(reader: Reader, patch: readonly Change[]): string {
   const first = patch.find((change) => change.entity === 'project') ?? patch[0]
   if (first?.entity === 'person' || first?.entity === 'member') return nameOfAccess(reader, first, patch)
+  if (first?.entity === 'preference') return 'changing your settings'
   if (first?.entity !== 'view' && first?.entity !== 'project') return 'a change'
   const record = recordOf(reader, first) as Named | undefined
   return `${doingOf(first)} the ${first.entity} ${record?.name ?? ''}`.trim()

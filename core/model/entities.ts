@@ -12,9 +12,14 @@ export type Held = 'directory' | 'item table' | 'server only'
 /** Who a record is for. Who belongs to a scope is decided when it is read, by who is a member then. */
 export type Scope =
   | { readonly of: 'workspace' }
+  | { readonly of: 'person'; readonly person: PersonId }
   /** `self`: the person it is about hears of it also when it is what took the project from them. */
   | { readonly of: 'project'; readonly project: ProjectId; readonly self?: PersonId }
   | { readonly of: 'view'; readonly project: ProjectId; readonly maker: PersonId; readonly audience: Audience }
+
+/** The project that a scope is in. */
+export const projectOf = (scope: Scope | undefined): ProjectId | undefined =>
+  scope && 'project' in scope ? scope.project : undefined
 
 /** Finds records; `undefined` where there is none of that id. */
 export interface Lookup {
@@ -297,6 +302,13 @@ export const entities: { readonly [E in EntityName]: Entity<Records[E]> } = {
       const ids = mapped(record, { project: 'project', view: 'view', person: 'person' }, map)
       return { ...ids, id: tieId<'look'>(ids.view, ids.person), widths: mapWidths(record.widths, map) }
     },
+    firm: () => null,
+  },
+  preference: {
+    held: 'directory',
+    touches: 'everything',
+    scope: ({ id }) => ({ of: 'person', person: id }),
+    mapIds: (record, map) => mapped(record, { id: 'person' }, map),
     firm: () => null,
   },
 }

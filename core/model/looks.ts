@@ -1,6 +1,6 @@
 import { tieId } from '../base/ids'
 import type { Lookup } from './entities'
-import type { Look, View } from './records'
+import type { Look, PersonId, Preference, View } from './records'
 
 /** The id of how a person has a view look. */
 export const lookId = (view: string, person: string): Look['id'] => tieId<'look'>(view, person)
@@ -10,3 +10,7 @@ export const widthsOf = (reader: Lookup, view: View, person: string): Readonly<R
   ...(view.definition.layout === 'table' ? view.definition.widths : {}),
   ...reader.maybe('look', lookId(view.id, person))?.widths,
 })
+
+/** How a person has pages look: as it is for everyone, until they say otherwise. */
+export const preferenceOf = (reader: Lookup, person: PersonId): Preference =>
+  reader.maybe('preference', person) ?? { id: person, theme: 'system', density: 'usual', weekStart: 1 }

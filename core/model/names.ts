@@ -13,6 +13,11 @@ export type Role = (typeof roles)[number]
 /** Those that entering a status can ask for. */
 export const demandedRoles = ['lead', 'owner'] as const satisfies readonly Role[]
 
+/** How somebody’s pages look: by day, by night, or as their system has it. */
+export const themes = ['system', 'day', 'night'] as const
+/** How close together rows stand. */
+export const densities = ['close', 'usual', 'roomy'] as const
+
 /** A colour of the palette: for people, projects and statuses. */
 export const paletteColours = [...optionColours, 'leaf', 'wren', 'pool'] as const
 /** The name of a colour of the palette. */

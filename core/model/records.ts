@@ -73,6 +73,8 @@ export type Limit = Read<typeof schemas.limitRecord>
 export type Overrule = Read<typeof schemas.overruleRecord>
 /** Who sees a view. */
 export type Audience = Read<typeof schemas.audienceRecord>
+/** How a person has pages look everywhere. */
+export type Preference = Read<typeof schemas.preferenceRecord>
 /** A saved view of a project. */
 export type View = Read<typeof schemas.viewRecord>
 /** How a person has a view look, which nobody else sees. */
@@ -167,6 +169,7 @@ export interface Records {
   moveNote: MoveNote
   view: View
   look: Look
+  preference: Preference
 }
 /** Anything that a patch can speak of. */
 export type EntityName = keyof Records

@@ -6,7 +6,7 @@ import { fieldTypeNames, optionColours } from '../fields/names'
 import { settingsOf } from '../fields/settings'
 import { weekMinutes } from '../base/week'
 import { viewDefinition, widthsRecord } from './definition'
-import { demandedRoles, kindIcons, mostAmount, paletteColours, phases, roles } from './names'
+import { demandedRoles, densities, kindIcons, mostAmount, paletteColours, phases, roles, themes } from './names'
 
 const colour = z.enum(paletteColours)
 
@@ -189,6 +189,15 @@ export const overruleRecord = z.object({
   reason: text(500, 1),
   by: ids.personId,
   at: text(40),
+})
+
+/** How a person has pages look everywhere, which nobody else sees. `id`: the person. */
+export const preferenceRecord = z.object({
+  id: ids.personId,
+  theme: z.enum(themes),
+  density: z.enum(densities),
+  /** 1 for Monday to 7 for Sunday. */
+  weekStart: whole(1, 7),
 })
 
 /** Who sees a view: its maker alone, all who see the project, or some of them besides its maker. */

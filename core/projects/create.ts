@@ -4,7 +4,7 @@ import { problem, type Problem } from '../base/result'
 import { refusal } from '../access/access'
 import { applied, defineCommand, personIn, type Context } from '../change/command'
 import { makes, type Change } from '../change/patch'
-import { entityOf, idsIn, type Lookup } from '../model/entities'
+import { entityOf, idsIn, projectOf, type Lookup } from '../model/entities'
 import type { EntityName, Records } from '../model/records'
 import * as schemas from '../model/schemas'
 import { nameRefusal } from './commands'
@@ -59,12 +59,10 @@ function checkWhole(body: ProjectBody, context: Context): Problem | undefined {
   const held = new Map(made.map((one) => [`${one.entity} ${one.id}`, one.after]))
   const found: Lookup = { maybe: (entity, id) => held.get(`${entity} ${id}`) as never }
   const isOurs = ({ entity, after }: (typeof made)[number]) => {
-    const scope = entityOf(entity).scope(after as never, found)
+    const project = projectOf(entityOf(entity).scope(after as never, found))
     const named = idsIn(entity, after as never)
     return (
-      !!scope &&
-      scope.of !== 'workspace' &&
-      scope.project === body.project.id &&
+      project === body.project.id &&
       named.every((one) => !one.entity || one.entity === 'person' || held.has(`${one.entity} ${one.id}`))
     )
   }

@@ -7,7 +7,7 @@ import { isSameValue } from '../base/sorted-ids'
 import { changeRefusal } from '../access/changing'
 import { applied, defineCommand, type Context } from '../change/command'
 import { makes, type Change } from '../change/patch'
-import { entityOf } from '../model/entities'
+import { entityOf, projectOf } from '../model/entities'
 import type { Reader } from '../model/reader'
 import type { EntityName, ProjectId, Records } from '../model/records'
 
@@ -43,10 +43,8 @@ export function recordCommands<E extends EntityName, F extends Fields, More exte
   type R = Records[E] & { readonly id: string; readonly rank: string }
   const { entity, id } = kind
   const find = (reader: Reader, it: string) => reader.maybe(entity, it) as R | undefined
-  const projects = (reader: Reader, record: Records[E] | undefined): ProjectId[] => {
-    const scope = record && entityOf(entity).scope(record, reader)
-    return scope && scope.of !== 'workspace' ? [scope.project] : []
-  }
+  const projects = (reader: Reader, record: Records[E] | undefined): ProjectId[] =>
+    [(record && projectOf(entityOf(entity).scope(record, reader))) ?? []].flat()
   const checkHeld = (reader: Reader, it: string, context: Context): Problem | undefined => {
     const record = find(reader, it)
     return record ? changeRefusal(reader, context.by, entity, record) : problem('gone')

@@ -219,6 +219,7 @@ export function randomCommand(
     'viewSet',
     'viewOrder',
     'look',
+    'prefer',
     'person',
     'access',
     'together',
@@ -356,6 +357,11 @@ export function randomCommand(
       const view = pick([...state.all('view')], which)
       return view && { ...head('look.set'), view: view.id, widths: { title: more % 4 ? 100 + (more % 300) : null } }
     }
+    case 'prefer':
+      return {
+        ...head('preference.set'),
+        set: { theme: pick(['system', 'day', 'night'] as const, more), ...(more % 2 && { weekStart: 1 + (more % 7) }) },
+      }
     case 'person':
       return { ...head('people.add'), people: [{ ...personOf(ids, `P${more}`, null), email: null }], members: [] }
     case 'access': {

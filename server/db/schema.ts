@@ -287,6 +287,14 @@ export const look = pgTable('look', {
   widths: jsonb('widths').notNull(),
 }, byId) // prettier-ignore
 
+export const preference = pgTable('preference', {
+  /** The person’s. */
+  ...withId(),
+  theme: text('theme').notNull(),
+  density: text('density').notNull(),
+  weekStart: integer('week_start').notNull(),
+}, byId) // prettier-ignore
+
 export const log = pgTable('log', {
   ...inWorkspace(),
   sequence: bigint('sequence', { mode: 'number' }).notNull(),
@@ -335,7 +343,7 @@ export const logItem = pgTable('log_item', {
  */
 export const recordTables = {
   person, project, member, status, workflow, step, kind, field, option, board, column: boardColumn, columnStatus,
-  limit: columnLimit, overrule, moveNote, view, look, item, stay, longText,
+  limit: columnLimit, overrule, moveNote, view, look, preference, item, stay, longText,
 } as const satisfies Record<Exclude<EntityName, 'workspace'>, PgTable> // prettier-ignore
 export type RecordEntity = keyof typeof recordTables
 export const recordEntities = Object.keys(recordTables) as readonly RecordEntity[]

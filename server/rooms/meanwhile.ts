@@ -6,7 +6,7 @@ import type { Item } from '#core/model/records'
 
 /** What no judgement stands on: how things are shown, and the next number, which is given away apart. */
 const isAside = ({ entity, field }: Change): boolean =>
-  entity === 'view' || entity === 'look' || (entity === 'project' && field === 'nextNumber')
+  entity === 'view' || entity === 'look' || entity === 'preference' || (entity === 'project' && field === 'nextNumber')
 
 /** The item that a change puts another inside of. */
 function parentIn(change: Change): string | null {

@@ -117,6 +117,7 @@ describe('who may do what', () => {
     ['put a status into a column', 'column.hold', held, { owner: 'done', lead: 'done', contributor: 'not-allowed', reader: 'not-allowed', nobody: 401 }],
     ['add a status', 'workflow.extend', newStatus, { owner: 'done', lead: 'done', contributor: 'not-allowed', reader: 'not-allowed', nobody: 401 }],
     ['keep a shared view', 'view.set', () => { const view = directory.records.view.find((one) => one.project === projectOf('GLH'))!; return { target: view.id, set: { name: { from: view.name, to: view.name } } } }, { owner: 'done', lead: 'done', contributor: 'not-allowed', reader: 'not-allowed', nobody: 401 }],
+    ['have pages look one’s own way', 'preference.set', () => ({ set: { density: 'close' } }), { owner: 'done', lead: 'done', contributor: 'done', reader: 'done', nobody: 401 }],
     ['add people', 'people.add', () => ({ people: [], members: [] }), { owner: 'done', lead: 'done', contributor: 'not-allowed', reader: 'not-allowed', nobody: 401 }],
     ['take back what is not there', 'revert', () => ({ of: v7() }), { owner: 'gone', lead: 'gone', contributor: 'gone', reader: 'gone', nobody: 401 }],
     ['bring in plain items', 'bring-in', () => ({ project: projectOf('GLH'), people: [], kinds: [], fields: [], options: [], texts: [], ...newItem(projectOf('GLH')) }), { owner: 'done', lead: 'done', contributor: 'done', reader: 'not-allowed', nobody: 401 }],

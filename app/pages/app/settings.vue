@@ -2,6 +2,8 @@
 import { computed, onMounted, ref } from 'vue'
 import { VBtn } from 'vuetify/components/VBtn'
 import { VTextField } from 'vuetify/components/VTextField'
+import { densities, themes } from '#core/model/names'
+import type { Preference } from '#core/model/records'
 import type { SessionAnswer } from '#core/wire/accounts'
 import AppFrame from '../../shell/AppFrame.vue'
 import SectionHead from '../../parts/SectionHead.vue'
@@ -9,7 +11,7 @@ import SelectOne from '../../parts/SelectOne.vue'
 import { useChanges } from '../../data/changes'
 import { useDirectory } from '../../data/directory'
 import { callServer, plainProblem } from '../../data/server'
-import { useSession } from '../../data/session'
+import { usePreferences } from '../../data/preferences'
 import { momentWords } from '../../dates'
 import LineEditor from '../../people/LineEditor.vue'
 import { settingsWords } from '../../people/settings-words'
@@ -20,15 +22,13 @@ import { frameWords } from '../../shell/words'
 /** What is one's own: name, password, how pages look, where one is signed in. */
 const directory = useDirectory()
 const changes = useChanges()
-const session = useSession()
+const preferences = usePreferences()
 const me = computed(() => directory.me)
 const password = ref({ old: '', next: '' })
 const said = ref<{ text: string; isWrong: boolean }>()
 const sessions = ref<readonly SessionAnswer[]>([])
-const themes = [
-  { value: 'day', title: settingsWords.day },
-  { value: 'night', title: settingsWords.night },
-]
+const choices = <V extends string>(all: readonly V[]) => all.map((value) => ({ value, title: settingsWords.choices[value as keyof typeof settingsWords.choices] })) // prettier-ignore
+const weekStarts = [1, 6, 7].map((day) => ({ value: String(day), title: settingsWords.weekdays[day] ?? '' }))
 const isDemo = computed(() => directory.reader.workspace().demo)
 const moment = (instant: string) =>
   momentWords(instant, directory.language, directory.today, directory.reader.workspace().timeZone)
@@ -77,10 +77,28 @@ async function changePassword(): Promise<void> {
           <dt>{{ settingsWords.theme }}</dt>
           <dd>
             <SelectOne
-              :choices="themes"
-              :chosen="session.night ? 'night' : 'day'"
+              :choices="choices(themes)"
+              :chosen="preferences.theme"
               :label="settingsWords.theme"
-              @choose="session.setNight($event === 'night')"
+              @choose="preferences.choose({ theme: $event as Preference['theme'] })"
+            />
+          </dd>
+          <dt>{{ settingsWords.density }}</dt>
+          <dd>
+            <SelectOne
+              :choices="choices(densities)"
+              :chosen="preferences.own.density"
+              :label="settingsWords.density"
+              @choose="preferences.choose({ density: $event })"
+            />
+          </dd>
+          <dt>{{ settingsWords.weekStart }}</dt>
+          <dd>
+            <SelectOne
+              :choices="weekStarts"
+              :chosen="String(preferences.own.weekStart)"
+              :label="settingsWords.weekStart"
+              @choose="preferences.choose({ weekStart: Number($event) })"
             />
           </dd>
         </dl>

@@ -5,6 +5,7 @@ import { useVirtualizer } from '@tanstack/vue-virtual'
 import { mdiChevronLeft, mdiChevronRight } from '@mdi/js'
 import { isHead, type GroupHead, type ListLine, type Row } from '#core/layouts/rows'
 import { useQuery } from '../../data/use-query'
+import { usePreferences } from '../../data/preferences'
 import { useDirectory } from '../../data/directory'
 import { stands } from '../../data/stands'
 import { useViews } from '../../data/views'
@@ -33,6 +34,7 @@ const emit = defineEmits<LayoutEmits>()
 const directory = useDirectory()
 const views = useViews()
 const { mobile } = useDisplay()
+const preferences = usePreferences()
 const addItem = useAddItem(
   () => props.project,
   () => props.definition,
@@ -91,8 +93,7 @@ const minWidth = computed(() => `${leastWidth(columns.value)}px`)
 const mayEdit = computed(() => directory.may('change items', props.project.id))
 
 const scroller = ref<HTMLElement>()
-/** With the line below it; `--row` in the style sheets. */
-const rowHeight = computed(() => (mobile.value ? 45 : 33))
+const rowHeight = computed(() => (mobile.value ? 45 : preferences.rowHeight))
 /** How wide the table is on the screen, as far as it has been laid out, and how far it is scrolled to the side. */
 const width = ref(Infinity)
 const aside = ref(0)
