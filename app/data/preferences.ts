@@ -1,5 +1,6 @@
 import { defineStore } from 'pinia'
 import { computed, shallowRef, watchEffect } from 'vue'
+import type { BareCommand } from '#core/commands/registry'
 import { preferenceOf } from '#core/model/looks'
 import type { PersonId, Preference } from '#core/model/records'
 import { useChanges } from './changes'
@@ -39,6 +40,8 @@ export const usePreferences = defineStore('preferences', () => {
       else localStorage.setItem(themeKey, theme.value)
     })
   }
-  const choose = (set: Partial<Omit<Preference, 'id'>>) => changes.send({ type: 'preference.set', set })
+  /** `isAside`: undo leaves it alone, as it does what is opened and closed in passing. */
+  const choose = (set: Partial<Omit<Preference, 'id'>>, isAside = false) =>
+    (isAside ? changes.sendAside : changes.send)({ type: 'preference.set', set } as BareCommand)
   return { own, theme, night, rowHeight, follow, choose }
 })

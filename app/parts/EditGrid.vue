@@ -1,8 +1,9 @@
 <script setup lang="ts" generic="R extends { readonly id: string; readonly name: string }, C extends string">
-import { computed, nextTick, onBeforeUnmount, ref } from 'vue'
+import { computed, nextTick, ref } from 'vue'
 import { mdiDragVertical } from '@mdi/js'
 import { VIcon } from 'vuetify/components/VIcon'
 import { asksForMenu } from './menu-place'
+import { followRowDrag, type RowDrag } from './row-drag'
 
 /** A short list of things that are edited where they stand and have an order: walked by arrows, ordered by drag or Alt. */
 export interface GridColumn<C> {
@@ -88,40 +89,17 @@ function act(row: R, column: number, cell: HTMLElement): void {
   if (props.mayEdit && shown?.isEditable) emit('edit', row, shown.id, cell)
 }
 
-/** A row that is dragged, and before which it would come; `rows.length`: at the end. */
-const drag = ref<{ id: string; to: number }>()
+const drag = ref<RowDrag>()
 function startDrag(event: PointerEvent, row: R): void {
-  if (event.button !== 0) return
   event.preventDefault()
-  const handle = event.currentTarget as HTMLElement
-  handle.setPointerCapture(event.pointerId)
-  drag.value = { id: row.id, to: props.rows.indexOf(row) }
-  window.addEventListener('keydown', cancelDrag, { capture: true })
-}
-function moveDrag(event: PointerEvent): void {
-  if (!drag.value) return
-  const lines = [...(grid.value?.querySelectorAll<HTMLElement>('[data-row]') ?? [])]
-  const to = lines.findIndex((line) => {
-    const { top, height } = line.getBoundingClientRect()
-    return event.clientY < top + height / 2
+  followRowDrag(event, {
+    rows: props.rows,
+    row,
+    lines: () => [...(grid.value?.querySelectorAll<HTMLElement>('[data-row]') ?? [])],
+    show: (now) => (drag.value = now),
+    order: (moved, before) => emit('order', moved, before),
   })
-  drag.value = { ...drag.value, to: to < 0 ? lines.length : to }
 }
-function endDrag(isKept: boolean): void {
-  window.removeEventListener('keydown', cancelDrag, { capture: true })
-  const held = drag.value
-  drag.value = undefined
-  const from = props.rows.findIndex(({ id }) => id === held?.id)
-  const row = props.rows[from]
-  if (isKept && held && row && held.to !== from && held.to !== from + 1) emit('order', row, props.rows[held.to] ?? null)
-}
-function cancelDrag(event: KeyboardEvent): void {
-  if (event.key !== 'Escape') return
-  event.preventDefault()
-  event.stopPropagation()
-  endDrag(false)
-}
-onBeforeUnmount(() => window.removeEventListener('keydown', cancelDrag, { capture: true }))
 defineExpose({ focus })
 </script>
 
@@ -152,14 +130,7 @@ defineExpose({ focus })
       }"
       @contextmenu.prevent="emit('menu', row, $event.currentTarget as HTMLElement, [$event.clientX, $event.clientY])"
     >
-      <span
-        v-if="mayEdit"
-        class="handle"
-        role="presentation"
-        @pointerdown="startDrag($event, row)"
-        @pointermove="moveDrag"
-        @pointerup="endDrag(true)"
-        @pointercancel="endDrag(false)"
+      <span v-if="mayEdit" class="handle" role="presentation" @pointerdown="startDrag($event, row)"
         ><VIcon :icon="mdiDragVertical" size="16"
       /></span>
       <span v-else role="presentation" />

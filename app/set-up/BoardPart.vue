@@ -1,8 +1,6 @@
 <script setup lang="ts">
 import { computed, ref, shallowRef } from 'vue'
-import { v7 } from 'uuid'
 import { VBtn } from 'vuetify/components/VBtn'
-import { rankBetween } from '#core/base/ranks'
 import { amountSaid } from '#core/board/columns'
 import { isSameValue } from '#core/base/sorted-ids'
 import { boardsOf, columnsOf, heldBy, limitSetOf, type LimitSet } from '#core/model/reader'
@@ -12,11 +10,11 @@ import ActMenu, { type Act } from '../parts/ActMenu.vue'
 import ChoiceList from '../parts/ChoiceList.vue'
 import EditGrid, { type GridColumn, type GridHandle } from '../parts/EditGrid.vue'
 import { useEditing } from '../parts/editing'
+import { followDrag } from '../parts/row-drag'
 import PlacesMark from '../parts/PlacesMark.vue'
 import PopMenu from '../parts/PopMenu.vue'
 import { StatusText } from '../parts/marks'
 import { statusChoices } from '../parts/choices'
-import { useChanges } from '../data/changes'
 import { useDirectory } from '../data/directory'
 import { frameWords } from '../shell/words'
 import LimitEditor from '../view-layouts/board/LimitEditor.vue'
@@ -28,7 +26,6 @@ import { boardWords, setUpWords, statusWords } from './words'
 
 /** The columns of the project's board: what each holds, in which order, and how much it should hold at most. */
 const props = defineProps<{ project: Project; standing: StandingAnswer | undefined; mayEdit: boolean }>()
-const changes = useChanges()
 const directory = useDirectory()
 const setUp = useSetUpChange()
 const columnActs = useColumnActs(() => props.project)
@@ -69,7 +66,7 @@ function rename(name: string): void {
 function setLimit(to: LimitSet | null): void {
   const row = edited.value
   const from = row ? limitSetOf(directory.reader, row.id) : null
-  if (row && !isSameValue(to, from)) void changes.send({ type: 'limit.set', column: row.id, from, to })
+  if (row && !isSameValue(to, from)) void setUp.send({ type: 'limit.set', column: row.id, from, to })
   endEdit()
 }
 /** A status that the column has goes out of it; another comes in, out of where it was. */
@@ -77,17 +74,36 @@ function toggle(status: string): void {
   const row = edited.value
   if (!row || !board.value) return
   const isIn = held(row).some((one) => one.status === status)
-  void changes.send({ type: 'column.hold', board: board.value, status: status as StatusId, kind: null, to: isIn ? null : row.id }) // prettier-ignore
+  void setUp.send({ type: 'column.hold', board: board.value, status: status as StatusId, kind: null, to: isIn ? null : row.id }) // prettier-ignore
 }
 const remove = (row: BoardColumn, at: HTMLElement): void => setUp.ask(columnActs.removal(row, here(row)), at)
 const isAdding = ref<HTMLElement>()
 async function add(name: string): Promise<void> {
   isAdding.value = undefined
-  if (!board.value) return
-  const id = v7() as BoardColumn['id']
-  const rank = rankBetween(rows.value.at(-1)?.rank, undefined)
-  if (await changes.send({ type: 'column.add', record: { id, board: board.value, name, rank, archived: false } }))
-    requestAnimationFrame(() => grid.value?.focus(id, 1))
+  const id = board.value && (await columnActs.add(board.value, name))
+  if (id) requestAnimationFrame(() => grid.value?.focus(id, 1))
+}
+/** A status that is dragged to a column, and the one it is over. */
+const carried = shallowRef<{ status: StatusId; x: number; y: number; over: BoardColumn | undefined }>()
+function carry(down: PointerEvent, status: StatusId): void {
+  if (!props.mayEdit) return
+  down.preventDefault()
+  followDrag(down, {
+    move(x, y) {
+      const lines = [...document.querySelectorAll<HTMLElement>('[data-row]')]
+      const at = lines.findIndex((line) => {
+        const { top, bottom } = line.getBoundingClientRect()
+        return y >= top && y < bottom
+      })
+      carried.value = { status, x, y, over: rows.value[at] }
+    },
+    end(isKept) {
+      const to = carried.value?.over
+      carried.value = undefined
+      if (isKept && to && board.value && !held(to).some((one) => one.status === status))
+        void setUp.send({ type: 'column.hold', board: board.value, status, kind: null, to: to.id })
+    },
+  })
 }
 const menu = shallowRef<{ row: BoardColumn; at: HTMLElement; point?: [number, number] | undefined }>()
 function acts({ row, at }: { row: BoardColumn; at: HTMLElement }): Act[] {
@@ -131,7 +147,7 @@ const takenNames = (but?: BoardColumn) => rows.value.filter((row) => row !== but
       :columns="columns"
       :label="boardWords.label"
       :may-edit="mayEdit"
-      :marked="setUp.pending?.about"
+      :marked="setUp.pending?.about ?? carried?.over?.id"
       @edit="(row, fact, at) => (editing = { row, fact: fact as Fact, at })"
       @order="columnActs.order"
       @remove="remove"
@@ -140,7 +156,13 @@ const takenNames = (but?: BoardColumn) => rows.value.filter((row) => row !== but
       <span v-if="column === 'name'" :title="row.name">{{ row.name }}</span>
       <template v-else-if="column === 'holds'"
         ><span v-if="!held(row).length" class="soft">{{ boardWords.none }}</span
-        ><StatusText v-for="one in held(row)" :key="one.id" class="held" :status="one.status" /></template
+        ><span
+          v-for="one in held(row)"
+          :key="one.id"
+          class="held"
+          :class="{ carried: carried?.status === one.status }"
+          @pointerdown="carry($event, one.status)"
+          ><StatusText :status="one.status" /></span></template
       ><template v-else-if="column === 'limit'">{{ limitText(row) }}</template>
       <PlacesMark
         v-else-if="typeof limitSetOf(directory.reader, row.id)?.most === 'number'"
@@ -154,9 +176,17 @@ const takenNames = (but?: BoardColumn) => rows.value.filter((row) => row !== but
     <p v-if="outside.length" class="note mind outside">
       {{ boardWords.outside(outside.length) }}
       <span v-for="(one, i) in outside" :key="one.id"
-        >{{ i ? ', ' : '' }}<b>{{ one.name }}</b> ({{ standing?.statuses[one.id] ?? 0 }})</span
+        >{{ i ? ', ' : '' }}<b :class="{ held: mayEdit }" @pointerdown="carry($event, one.id)">{{ one.name }}</b> ({{
+          standing?.statuses[one.id] ?? 0
+        }})</span
       >
     </p>
+    <span
+      v-if="carried"
+      class="under-pointer"
+      :style="{ transform: `translate(${carried.x + 6}px, ${carried.y + 6}px)` }"
+      ><StatusText :status="carried.status"
+    /></span>
     <div class="foot">
       <span ref="start"
         ><VBtn v-if="mayEdit" variant="outlined" @click="isAdding = $event.currentTarget as HTMLElement">{{
@@ -230,6 +260,10 @@ const takenNames = (but?: BoardColumn) => rows.value.filter((row) => row !== but
 .held {
   margin-right: 14px;
   vertical-align: middle;
+  touch-action: none;
+}
+.carried {
+  opacity: 0.5;
 }
 .places {
   display: inline-flex;

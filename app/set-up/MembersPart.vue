@@ -8,16 +8,16 @@ import { PersonPebble } from '../parts/marks'
 import SelectOne from '../parts/SelectOne.vue'
 import AddPeople from '../people/AddPeople.vue'
 import { addPeopleWords, personWords } from '../people/words'
-import { useChanges } from '../data/changes'
 import { useDirectory } from '../data/directory'
 import AddMembers from './AddMembers.vue'
 import { memberRole, membersOf, othersOf, runsAll } from './members'
+import { useSetUpChange } from './changes'
 import { membersWords, setUpWords } from './words'
 
 /** Who takes part in a project, and what each may do in it. */
 const props = defineProps<{ project: Project }>()
-const changes = useChanges()
 const directory = useDirectory()
+const setUp = useSetUpChange()
 const manages = computed(() => directory.may('manage people'))
 const roleOf = (person: Person) => memberRole(directory.reader, props.project.id, person)
 const people = computed(() => membersOf(directory.reader, props.project.id))
@@ -31,8 +31,8 @@ function set(person: Person, to: string): void {
   const held = roleOf(person)
   if (!held || to === held) return
   const target = memberId(props.project.id, person.id)
-  if (to === unseen) void changes.send({ type: 'member.remove', target, how: {} })
-  else void changes.send({ type: 'member.set', target, set: { role: { from: held, to: to as Role } } })
+  if (to === unseen) void setUp.send({ type: 'member.remove', target, how: {} })
+  else void setUp.send({ type: 'member.set', target, set: { role: { from: held, to: to as Role } } })
 }
 const isAdding = ref(false)
 const isAddingNew = ref(false)

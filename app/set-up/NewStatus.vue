@@ -10,17 +10,17 @@ import { boardsOf, columnsOf } from '#core/model/reader'
 import type { Phase } from '#core/model/records'
 import PopDialog from '../parts/PopDialog.vue'
 import { editorWords } from '../parts/words'
-import { useChanges } from '../data/changes'
 import { useDirectory } from '../data/directory'
 import { newStatus, type StatusRow, type Whereabouts } from './statuses'
+import { useSetUpChange } from './changes'
 import { statusWords } from './words'
 
 /** Adds a status after another: name, phase, and where on the board it is. */
 const isOpen = defineModel<boolean>({ required: true })
 const props = defineProps<{ after: StatusRow }>()
 const emit = defineEmits<{ added: [name: string] }>()
-const changes = useChanges()
 const directory = useDirectory()
+const setUp = useSetUpChange()
 const name = ref('')
 const phase = ref<Phase>(props.after.status.phase)
 const board = computed(() => boardsOf(directory.reader, props.after.status.project)[0]?.id)
@@ -41,7 +41,7 @@ async function add(): Promise<void> {
     { after: props.after, name: named, phase: phase.value, board: board.value, where: where.value },
     v7,
   )
-  if (!(await changes.send(made))) return
+  if (!(await setUp.send(made))) return
   isOpen.value = false
   emit('added', named)
 }

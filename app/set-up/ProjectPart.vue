@@ -8,25 +8,25 @@ import { projectWords } from '../shell/project-words'
 import ColourChoice from '../parts/ColourChoice.vue'
 import SectionHead from '../parts/SectionHead.vue'
 import LineEditor from '../people/LineEditor.vue'
-import { useChanges } from '../data/changes'
 import { useDirectory } from '../data/directory'
 import { changeSet } from '../shell/project-names'
+import { useSetUpChange } from './changes'
 import { projectPartWords, setUpWords, statusWords } from './words'
 
 /** What the project itself is called and looks like, and what its own fields are called in it. */
 const props = defineProps<{ project: Project; mayEdit: boolean }>()
-const changes = useChanges()
 const directory = useDirectory()
+const setUp = useSetUpChange()
 const router = useRouter()
 async function rename(names: Names): Promise<void> {
   const { id } = props.project
   const set = changeSet(props.project, names)
-  if (!set || !(await changes.send({ type: 'project.set', target: id, set }))) return
+  if (!set || !(await setUp.send({ type: 'project.set', target: id, set }))) return
   if (set.prefix) await router.replace(`/app/${names.prefix}/set-up/project`)
 }
 function paint(to: PaletteColour): void {
   const { id, colour: from } = props.project
-  if (to !== from) void changes.send({ type: 'project.set', target: id, set: { colour: { from, to } } })
+  if (to !== from) void setUp.send({ type: 'project.set', target: id, set: { colour: { from, to } } })
 }
 const fields = computed(() =>
   useNames.flatMap((use) => {
@@ -36,7 +36,7 @@ const fields = computed(() =>
 )
 function set(field: Field, what: 'name' | 'help', to: string): void {
   if (what === 'name' && !to) return
-  void changes.send({ type: 'field.set', target: field.id, set: { [what]: { from: field[what], to } } })
+  void setUp.send({ type: 'field.set', target: field.id, set: { [what]: { from: field[what], to } } })
 }
 </script>
 

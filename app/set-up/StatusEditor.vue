@@ -7,7 +7,6 @@ import ChoiceList, { type Choice } from '../parts/ChoiceList.vue'
 import ColourChoice from '../parts/ColourChoice.vue'
 import PopMenu from '../parts/PopMenu.vue'
 import { LeafMark } from '../parts/marks'
-import { useChanges } from '../data/changes'
 import { useDirectory } from '../data/directory'
 import { useSetUpChange } from './changes'
 import NameEditor from './NameEditor.vue'
@@ -23,7 +22,6 @@ const props = defineProps<{
   standing: number
 }>()
 const emit = defineEmits<{ leave: [] }>()
-const changes = useChanges()
 const directory = useDirectory()
 const setUp = useSetUpChange()
 const others = computed(() => directory.statuses(props.row.status.project).filter(({ id }) => id !== props.row.id))
@@ -42,17 +40,17 @@ const turnNow = computed(() => turns.value.find(({ turn }) => isSameValue(turn, 
 
 function rename(to: string): void {
   const { id, name: from } = props.row
-  if (to !== from) void changes.send({ type: 'status.set', target: id, set: { name: { from, to } } })
+  if (to !== from) void setUp.send({ type: 'status.set', target: id, set: { name: { from, to } } })
   emit('leave')
 }
 function paint(to: PaletteColour): void {
   const { id, status } = props.row
-  if (to !== status.colour) void changes.send({ type: 'status.set', target: id, set: { colour: { from: status.colour, to } } }) // prettier-ignore
+  if (to !== status.colour) void setUp.send({ type: 'status.set', target: id, set: { colour: { from: status.colour, to } } }) // prettier-ignore
 }
 /** Where items stand in it, what it does to them is said first. */
 function take(title: string, command: ReturnType<Parameters<typeof setUp.ask>[0]['command']>, note?: string): void {
   emit('leave')
-  if (!props.standing) return void changes.send(command)
+  if (!props.standing) return void setUp.send(command)
   const go = changeWords.change
   setUp.ask({ title, go, about: props.row.id, standing: props.standing, ...(note && { note }), command: () => command }, props.at) // prettier-ignore
 }

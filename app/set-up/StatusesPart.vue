@@ -10,7 +10,6 @@ import { useEditing } from '../parts/editing'
 import SelectOne from '../parts/SelectOne.vue'
 import { LeafMark } from '../parts/marks'
 import { useAsk } from '../data/use-ask'
-import { useChanges } from '../data/changes'
 import { useDirectory } from '../data/directory'
 import { useSession } from '../data/session'
 import { frameWords } from '../shell/words'
@@ -26,7 +25,6 @@ import { changeWords, setUpWords, statusWords } from './words'
 const props = defineProps<{ project: Project; standing: StandingAnswer | undefined; mayEdit: boolean }>()
 /** The workflow that is shown, of which there is mostly one. */
 const workflow = defineModel<string>('workflow', { required: true })
-const changes = useChanges()
 const directory = useDirectory()
 const session = useSession()
 const setUp = useSetUpChange()
@@ -116,7 +114,7 @@ function acts({ row, at }: { row: StatusRow; at: HTMLElement }): Act[] {
     { label: statusWords.remove, keys: 'Delete', do: () => remove(row, at) },
   ]
 }
-const order = (row: StatusRow, before: StatusRow | null): void => void changes.send(orderOf(row, before))
+const order = (row: StatusRow, before: StatusRow | null): void => void setUp.send(orderOf(row, before))
 /** Opens what can be done with a status where it is named elsewhere, as in the sentence. */
 function openMenu(id: string, at: HTMLElement): void {
   const row = rows.value.find((one) => one.id === id)

@@ -6,16 +6,16 @@ import { isOver } from '#core/model/turn'
 import type { Demand, StatusId } from '#core/model/records'
 import ChoiceList from '../parts/ChoiceList.vue'
 import PopMenu from '../parts/PopMenu.vue'
-import { useChanges } from '../data/changes'
 import { useDirectory } from '../data/directory'
 import { demandChoices, type StatusRow } from './statuses'
+import { useSetUpChange } from './changes'
 import { statusWords } from './words'
 
 /** Where items may go from a status, or what entering it asks for: ticked, and kept together when it is left. */
 const props = defineProps<{ row: StatusRow; rows: readonly StatusRow[]; fact: 'goesTo' | 'asks'; at: HTMLElement }>()
 const emit = defineEmits<{ leave: [] }>()
-const changes = useChanges()
 const directory = useDirectory()
+const setUp = useSetUpChange()
 const others = computed(() => props.rows.filter(({ id }) => id !== props.row.id))
 const demands = computed(() => demandChoices(directory.reader, props.row.status.project))
 const choices = computed(() =>
@@ -59,7 +59,7 @@ function leave(): void {
     props.fact === 'goesTo'
       ? { goesTo: { from: step.goesTo ?? null, to: goesTo } }
       : { asks: { from: step.asks ?? null, to: asked.length ? asked : null } }
-  void changes.send({ type: 'step.set', target: step.id, set } as never)
+  void setUp.send({ type: 'step.set', target: step.id, set } as never)
 }
 </script>
 

@@ -1,24 +1,24 @@
+import { v7 } from 'uuid'
 import { useRouter } from 'vue-router'
+import { rankBetween } from '#core/base/ranks'
 import { columnsOf } from '#core/model/reader'
 import type { BoardColumn, Project } from '#core/model/records'
-import { useChanges } from '../data/changes'
 import { useDirectory } from '../data/directory'
 import { useSetUpChange, type PendingChange } from './changes'
 import { changeWords, statusWords } from './words'
 
 /** What is done with the columns of a project's board, wherever they stand. */
 export function useColumnActs(project: () => Project) {
-  const changes = useChanges()
   const directory = useDirectory()
   const setUp = useSetUpChange()
   const router = useRouter()
   const columns = (column: BoardColumn) => columnsOf(directory.reader, column.board)
   const order = (column: BoardColumn, before: BoardColumn | null): void =>
-    void changes.send({ type: 'column.order', target: column.id, before: before?.id ?? null })
+    void setUp.send({ type: 'column.order', target: column.id, before: before?.id ?? null })
   const rename = (column: BoardColumn, to: string): void =>
     void (
       to !== column.name &&
-      changes.send({ type: 'column.set', target: column.id, set: { name: { from: column.name, to } } })
+      setUp.send({ type: 'column.set', target: column.id, set: { name: { from: column.name, to } } })
     )
   function describe(column: BoardColumn, lines: Record<'belongs' | 'leaves', string>): void {
     const set = Object.fromEntries(
@@ -27,7 +27,20 @@ export function useColumnActs(project: () => Project) {
         return from === to ? [] : [[line, { from, to }]]
       }),
     )
-    if (Object.keys(set).length) void changes.send({ type: 'column.set', target: column.id, set })
+    if (Object.keys(set).length) void setUp.send({ type: 'column.set', target: column.id, set })
+  }
+  /** A new one before another, or at the end. */
+  async function add(
+    board: BoardColumn['board'],
+    name: string,
+    before?: BoardColumn,
+  ): Promise<BoardColumn['id'] | undefined> {
+    const all = columnsOf(directory.reader, board)
+    const at = before ? all.findIndex(({ id }) => id === before.id) : all.length
+    const id = v7() as BoardColumn['id']
+    const rank = rankBetween(all[at - 1]?.rank, before?.rank)
+    const record = { id, board, name, rank, archived: false }
+    return (await setUp.send({ type: 'column.add', record })) ? id : undefined
   }
   const none = ''
   /** `standing`: how many items it holds. */
@@ -55,5 +68,5 @@ export function useColumnActs(project: () => Project) {
   const askRemoval = (column: BoardColumn, standing: number): void =>
     void router.push(`/app/${project().prefix}/set-up/board`).then(() => setUp.ask(removal(column, standing)))
   const place = (column: BoardColumn) => columns(column).findIndex(({ id }) => id === column.id)
-  return { columns, place, order, rename, describe, removal, askRemoval }
+  return { columns, place, order, add, rename, describe, removal, askRemoval }
 }

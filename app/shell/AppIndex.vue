@@ -3,14 +3,18 @@ import { computed, ref, shallowRef } from 'vue'
 import { RouterLink, useRoute, useRouter } from 'vue-router'
 import { mdiChevronLeft, mdiChevronRight, mdiClose, mdiDotsHorizontal } from '@mdi/js'
 import { VBtn } from 'vuetify/components/VBtn'
+import { VIcon } from 'vuetify/components/VIcon'
 import { VList, VListItem, VListSubheader } from 'vuetify/components/VList'
 import ActMenu, { type Act } from '../parts/ActMenu.vue'
 import IconButton from '../parts/IconButton.vue'
 import { asksForMenu } from '../parts/menu-place'
+import type { RowDrag } from '../parts/row-drag'
 import type { Project, View } from '#core/model/records'
+import { useChanges } from '../data/changes'
 import { isOwn, useDirectory } from '../data/directory'
 import { usePreferences } from '../data/preferences'
 import { useSession } from '../data/session'
+import { fetched } from '../fetched'
 import { projectWords } from './project-words'
 import { frameWords } from './words'
 import { PersonPebble } from '../parts/marks'
@@ -25,6 +29,7 @@ import { useViewActs } from './use-view-acts'
 defineProps<{ folded: boolean }>()
 const emit = defineEmits<{ fold: []; close: [] }>()
 const directory = useDirectory()
+const changes = useChanges()
 const session = useSession()
 const preferences = usePreferences()
 const route = useRoute()
@@ -36,6 +41,39 @@ const here = (path: string): 'page' | undefined => (route.path === path ? 'page'
 const addressOf = (project: Project, view: View) => `/app/${project.prefix}/${view.id}`
 const shared = (project: Project) => directory.views(project.id).filter((view) => !isOwn(view))
 const own = (project: Project) => directory.views(project.id).filter(isOwn)
+
+const isFolded = ({ id }: Project) => preferences.own.folded.includes(id)
+function fold(project: Project): void {
+  const others = preferences.own.folded.filter((id) => id !== project.id)
+  void preferences.choose({ folded: isFolded(project) ? others : [...others, project.id] }, true)
+}
+/** A project that is dragged, and before which it would come. */
+const drag = shallowRef<RowDrag>()
+const order = ({ id }: Project, before: Project | null): void =>
+  void changes.send({ type: 'project.order', target: id, before: before?.id ?? null })
+function startDrag(event: PointerEvent, project: Project): void {
+  if (!directory.may('set up project', project.id)) return
+  const drawn = event.currentTarget as HTMLElement
+  void fetched(() => import('../parts/row-drag')).then(({ followRowDrag }) =>
+    followRowDrag(event, {
+      rows: directory.projects,
+      row: project,
+      lines: () => [...(drawn.closest('.contents')?.querySelectorAll<HTMLElement>('[data-project]') ?? [])],
+      show: (now) => (drag.value = now),
+      order,
+    }),
+  )
+}
+/** By Alt and an arrow a project goes up or down. */
+function onProjectKey(event: KeyboardEvent, project: Project): void {
+  if (asksForMenu(event)) return openMenu(frameWords.acts(project.name), projectActs(project), event)
+  const by = event.key === 'ArrowUp' ? -1 : event.key === 'ArrowDown' ? 2 : 0
+  if (!event.altKey || !by || !directory.may('set up project', project.id)) return
+  event.preventDefault()
+  const all = directory.projects
+  const at = all.indexOf(project) + by
+  if (at >= 0 && at <= all.length) order(project, all[at] ?? null)
+}
 
 const menu = ref<{
   acts: readonly Act[]
@@ -89,9 +127,30 @@ const ownActs = (): Act[] => [
         :aria-current="here('/app/people')"
         :title="frameWords.people"
       />
-      <section v-for="project in directory.projects" :key="project.id" :aria-label="project.name">
+      <section
+        v-for="(project, at) in directory.projects"
+        :key="project.id"
+        data-project
+        :aria-label="project.name"
+        :class="{
+          dragged: drag?.id === project.id,
+          before: drag?.to === at,
+          end: drag?.to === at + 1 && at === directory.projects.length - 1,
+        }"
+      >
         <h3>
-          <span class="one-line">{{ project.name }}</span> <span class="soft prefix">{{ project.prefix }}</span>
+          <button
+            type="button"
+            class="name"
+            :aria-expanded="!isFolded(project)"
+            :title="project.name"
+            @click="fold(project)"
+            @keydown="onProjectKey($event, project)"
+            @pointerdown="startDrag($event, project)"
+          >
+            <span class="one-line">{{ project.name }}</span> <span class="soft prefix">{{ project.prefix }}</span>
+            <VIcon v-if="isFolded(project)" class="is-folded" size="14" :icon="mdiChevronRight" />
+          </button>
           <IconButton
             v-if="projectActs(project).length"
             class="more"
@@ -101,7 +160,7 @@ const ownActs = (): Act[] => [
             @click="openMenu(frameWords.acts(project.name), projectActs(project), $event)"
           />
         </h3>
-        <template v-for="(views, i) in [shared(project), own(project)]" :key="i">
+        <template v-for="(views, i) in isFolded(project) ? [] : [shared(project), own(project)]" :key="i">
           <VListSubheader v-if="i && views.length">{{ frameWords.onlyMine }}</VListSubheader>
           <div v-for="view in views" :key="view.id" class="line">
             <VListItem
@@ -207,6 +266,27 @@ h3 {
   display: flex;
   gap: 6px;
   align-items: center;
+}
+.name {
+  display: flex;
+  gap: 6px;
+  align-items: center;
+  min-width: 0;
+  min-height: var(--target);
+  border-radius: var(--round);
+  user-select: none;
+}
+.is-folded {
+  color: var(--soft);
+}
+.dragged {
+  opacity: 0.5;
+}
+.before {
+  box-shadow: 0 -2px 0 var(--leaf);
+}
+.end {
+  box-shadow: 0 2px 0 var(--leaf);
 }
 .prefix {
   font: var(--type-aside);

@@ -2,10 +2,13 @@
 import { computed, ref } from 'vue'
 import { v7 } from 'uuid'
 import { navigateTo } from 'nuxt/app'
+import { memberId } from '#core/access/access'
+import { compareText } from '#core/base/collation'
 import { rankAfter } from '#core/base/ranks'
 import { likeAnother } from '#core/projects/like-another'
 import { starterPattern } from '#core/projects/starter-pattern'
-import { paletteColours } from '#core/model/records'
+import { paletteColours, type Member, type ProjectId } from '#core/model/records'
+import { VAutocomplete } from 'vuetify/components/VAutocomplete'
 import { VSelect } from 'vuetify/components/VSelect'
 import PopDialog from '../parts/PopDialog.vue'
 import { useChanges } from '../data/changes'
@@ -24,6 +27,24 @@ const beginnings = computed(() => [
   { value: usual, title: projectWords.usual },
   ...directory.projects.map(({ id, name }) => ({ value: id as string, title: projectWords.like(name) })),
 ])
+/** Who could take part: owners and leads see every project as it is. */
+const people = computed(() =>
+  [...directory.reader.all('person')]
+    .filter(({ active, role }) => active && role !== 'owner' && role !== 'lead')
+    .sort((a, b) => compareText(a.name, b.name)),
+)
+const taking = ref<string[]>([])
+const mayAdd = computed(() => directory.may('manage people') && people.value.length > 0)
+function membersOf(project: ProjectId): Member[] {
+  return people.value
+    .filter(({ id }) => taking.value.includes(id))
+    .map(({ id: person, role }) => ({
+      id: memberId(project, person),
+      project,
+      person,
+      role: role === 'reader' ? 'reader' : 'contributor',
+    }))
+}
 const about = computed(() => (begins.value === usual ? projectWords.about : projectWords.aboutLike))
 
 async function start(names: Names): Promise<void> {
@@ -34,7 +55,7 @@ async function start(names: Names): Promise<void> {
   const made = { ...names, colour, rank, maker }
   const like = directory.reader.maybe('project', begins.value)
   const body = like ? likeAnother(directory.reader, like, made, v7) : starterPattern(made, v7)
-  if (!(await changes.send({ type: 'projects.create', ...body }))) return
+  if (!(await changes.send({ type: 'projects.create', ...body, members: membersOf(body.project.id) }))) return
   isOpen.value = false
   const first = body.views.find((view) => view.definition.layout === 'table') ?? body.views[0]
   if (first) await navigateTo(`/app/${body.project.prefix}/${first.id}`)
@@ -50,7 +71,19 @@ async function start(names: Names): Promise<void> {
       :about="about"
       @take="start"
       @leave="isOpen = false"
-      ><VSelect v-if="directory.projects.length" v-model="begins" :items="beginnings" :label="projectWords.begins"
+      ><VSelect
+        v-if="directory.projects.length"
+        v-model="begins"
+        :items="beginnings"
+        :label="projectWords.begins" /><VAutocomplete
+        v-if="mayAdd"
+        v-model="taking"
+        :items="people.map(({ id, name }) => ({ value: id, title: name }))"
+        :label="projectWords.taking"
+        multiple
+        chips
+        closable-chips
+        auto-select-first
     /></ProjectNames>
   </PopDialog>
 </template>

@@ -7,6 +7,7 @@ export const projectWords = {
   about: 'You start with one kind of item, a workflow from Noted to Accepted, the usual fields, a board and a table.',
   aboutLike: 'It gets the same statuses, kinds, fields, board, limits and shared views; no items and no people.',
   begins: 'It begins with',
+  taking: 'Who takes part',
   usual: 'the usual set-up',
   like: (name: string) => `the set-up of ${name}`,
   start: 'Start the project',

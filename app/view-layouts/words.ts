@@ -50,6 +50,10 @@ export const columnWords = {
   add: (name: string) => `Add an item to ${name}`,
   leaves: (when: string) => `Leaves: ${when}`,
   outside: 'In no column',
+  dragOutside: 'Drag it into a column',
+  hidden: 'Hidden',
+  show: (name: string) => `Show ${name}`,
+  width: 'Drag to make it wider or narrower. Double-click for its usual width.',
 } as const
 
 export const cardWords = {

@@ -63,6 +63,7 @@ const sentences: Readonly<Record<ProblemCode, (said: Said, field: string, naming
   'entry-another': (said) =>
     `Someone who isn’t one of its assignees has to move it to ${said.name}. Nothing was changed.`,
   'no-note': () => 'A note belongs to a move into the status it is about.',
+  'same-twice': () => 'Two of these changes are about the same thing, so they can’t be done as one.',
   'nothing-to-undo': () => 'There’s nothing left to undo: all of it has been changed again since.',
   'too-many-rows': (said) => `${said.rows} rows is too many; a file can hold ${said.most}. Nothing was brought in.`,
   unreadable: (said) => `This can’t be read: ${said.where ?? 'unknown'}. Nothing was changed.`,

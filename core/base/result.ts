@@ -49,6 +49,7 @@ export const problemCodes = [
   'entry-role',
   'entry-another',
   'no-note',
+  'same-twice',
   'text-changed-meanwhile',
   'nothing-to-undo',
   'too-many-rows',

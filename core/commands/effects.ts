@@ -3,6 +3,7 @@ import { isSameValue } from '../base/sorted-ids'
 import type { Context } from '../change/command'
 import { isSetChange, type Change, type Patch } from '../change/patch'
 import { idsIn } from '../model/entities'
+import { nameOf } from '../items/history'
 import type { Reader } from '../model/reader'
 import type { EntityName } from '../model/records'
 import { turnOf } from '../model/turn'
@@ -11,6 +12,8 @@ import { judge, type Command } from './registry'
 
 /** What a command would touch, before it is done. */
 export interface Effects {
+  /** What it does, as undo would say it: `removing the status Being checked`. */
+  readonly name: string
   /** How many records of each entity it makes, changes or takes out of use. */
   readonly touched: Readonly<Partial<Record<EntityName, number>>>
   /** What it takes out of use. */
@@ -28,6 +31,7 @@ export function effects(reader: Reader, command: Command, context: Context): Res
   const { patch } = judged.value
   const gone = takenOut(patch)
   return ok({
+    name: nameOf(reader, command.type, patch),
     touched: countsOf(patch),
     gone,
     views: viewsThatName(reader, new Set(gone.map(({ id }) => id))),

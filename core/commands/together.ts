@@ -67,7 +67,7 @@ export const togetherOf = (find: Find) => {
         const applied = yield* comesTo(definitionOf(one)?.apply(reader, one, within(context, i)) ?? unknown)
         if (!applied.ok) return applied
         const fresh = touched.add(applied.value.patch)
-        if (!fresh) return fail(problem('unreadable', { where: 'two of the same' }))
+        if (!fresh) return fail(problem('same-twice'))
         patch.push(...fresh)
       }
       return ok({ patch })

@@ -308,7 +308,10 @@ export const entities: { readonly [E in EntityName]: Entity<Records[E]> } = {
     held: 'directory',
     touches: 'everything',
     scope: ({ id }) => ({ of: 'person', person: id }),
-    mapIds: (record, map) => mapped(record, { id: 'person' }, map),
+    mapIds: (record, map) => ({
+      ...mapped(record, { id: 'person' }, map),
+      folded: each(record.folded, 'project', map),
+    }),
     firm: () => null,
   },
 }

@@ -13,4 +13,4 @@ export const widthsOf = (reader: Lookup, view: View, person: string): Readonly<R
 
 /** How a person has pages look: as it is for everyone, until they say otherwise. */
 export const preferenceOf = (reader: Lookup, person: PersonId): Preference =>
-  reader.maybe('preference', person) ?? { id: person, theme: 'system', density: 'usual', weekStart: 1 }
+  reader.maybe('preference', person) ?? { id: person, theme: 'system', density: 'usual', weekStart: 1, folded: [] }

@@ -198,6 +198,8 @@ export const preferenceRecord = z.object({
   density: z.enum(densities),
   /** 1 for Monday to 7 for Sunday. */
   weekStart: whole(1, 7),
+  /** The projects that are folded in the index. */
+  folded: list(ids.projectId, 1000),
 })
 
 /** Who sees a view: its maker alone, all who see the project, or some of them besides its maker. */

@@ -29,7 +29,8 @@ export const addPeople = defineCommand({
     ]),
 })
 
-function checkMember(reader: Reader, member: Member, context: Context): Problem | undefined {
+/** Whether somebody may make a person a member of a project. */
+export function checkMember(reader: Reader, member: Member, context: Context): Problem | undefined {
   const refused = changeRefusal(reader, context.by, 'member', member)
   if (refused) return refused
   return member.id === memberId(member.project, member.person) ? undefined : problem('wrong-value', { field: 'member' })

@@ -8,7 +8,7 @@ it('is one’s own: kept, undone, and seen by nobody else', () => {
   const acting = new Acting()
   const { state, people } = acting.small
   const mine = () => preferenceOf(state, people.reader.id)
-  const usual = { id: people.reader.id, theme: 'system', density: 'usual', weekStart: 1 }
+  const usual = { id: people.reader.id, theme: 'system', density: 'usual', weekStart: 1, folded: [] }
   expect(mine()).toEqual(usual)
   expect(acting.does({ type: 'preference.set', set: { theme: 'night' } }, people.reader)).toBe('done')
   expect(acting.does({ type: 'preference.set', set: { density: 'close', theme: 'night' } }, people.reader)).toBe('done')

@@ -1,5 +1,6 @@
 import * as z from 'zod/mini'
-import { whole } from '../base/schemas'
+import * as ids from '../base/id-schemas'
+import { list, whole } from '../base/schemas'
 import { isSameValue } from '../base/sorted-ids'
 import { changeRefusal } from '../access/changing'
 import { applied, defineCommand, personIn } from '../change/command'
@@ -16,6 +17,7 @@ export const prefer = defineCommand({
       theme: z.optional(z.enum(themes)),
       density: z.optional(z.enum(densities)),
       weekStart: z.optional(whole(1, 7)),
+      folded: z.optional(list(ids.projectId, 1000)),
     }),
   }),
   projects: () => [],

@@ -1,12 +1,13 @@
 import * as z from 'zod/mini'
 import { list } from '../base/schemas'
-import { problem, type Problem } from '../base/result'
+import { firstProblem, problem, type Problem } from '../base/result'
 import { refusal } from '../access/access'
 import { applied, defineCommand, personIn, type Context } from '../change/command'
 import { makes, type Change } from '../change/patch'
 import { entityOf, idsIn, projectOf, type Lookup } from '../model/entities'
 import type { EntityName, Records } from '../model/records'
 import * as schemas from '../model/schemas'
+import { checkMember } from '../people/add'
 import { nameRefusal } from './commands'
 
 /** A project with all that it begins with; `starterPattern` makes such a body. */
@@ -23,6 +24,8 @@ export const projectBody = z.object({
   columnStatuses: list(schemas.columnStatusRecord, 1000),
   limits: list(schemas.limitRecord, 500),
   views: list(schemas.viewRecord, 60),
+  /** Who takes part from the start. */
+  members: z.optional(list(schemas.memberRecord, 1000)),
 })
 /** A project with all that it begins with. */
 export type ProjectBody = z.infer<typeof projectBody>
@@ -35,7 +38,10 @@ export const createProject = defineCommand({
   projects: (_reader, body) => [body.project.id],
   check(reader, body, context) {
     return (
-      refusal(reader, context.by, 'start projects') ?? nameRefusal(reader, body.project) ?? checkWhole(body, context)
+      refusal(reader, context.by, 'start projects') ??
+      nameRefusal(reader, body.project) ??
+      checkWhole(body, context) ??
+      firstProblem(body.members ?? [], (member) => checkMember(reader, member, context))
     )
   },
   apply: (_reader, body) => applied(parts(body)),
@@ -43,13 +49,13 @@ export const createProject = defineCommand({
 
 const lists = {
   statuses: 'status', workflows: 'workflow', steps: 'step', kinds: 'kind', fields: 'field', options: 'option',
-  boards: 'board', columns: 'column', columnStatuses: 'columnStatus', limits: 'limit', views: 'view',
+  boards: 'board', columns: 'column', columnStatuses: 'columnStatus', limits: 'limit', views: 'view', members: 'member',
 } as const satisfies Record<Exclude<keyof ProjectBody, 'project'>, EntityName> // prettier-ignore
 
 const parts = (body: ProjectBody): Change[] => [
   makes('project', body.project),
   ...Object.entries(lists).flatMap(([list, entity]) =>
-    body[list as keyof typeof lists].map((record) => makes(entity, record as never)),
+    (body[list as keyof typeof lists] ?? []).map((record) => makes(entity, record as never)),
   ),
 ]
 

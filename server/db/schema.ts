@@ -293,6 +293,7 @@ export const preference = pgTable('preference', {
   theme: text('theme').notNull(),
   density: text('density').notNull(),
   weekStart: integer('week_start').notNull(),
+  folded: jsonb('folded').notNull(),
 }, byId) // prettier-ignore
 
 export const log = pgTable('log', {

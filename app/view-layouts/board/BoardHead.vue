@@ -10,13 +10,21 @@ import type { Project } from '#core/model/records'
 import IconButton from '../../parts/IconButton.vue'
 import { frameWords } from '../../shell/words'
 import { ColumnMenu, LimitEditor } from './beside'
+import { followDrag } from '../../parts/row-drag'
 import PlacesMark from '../../parts/PlacesMark.vue'
 import { columnWords } from '../words'
 import type { ShownColumn } from './use-columns'
 
 /** A column's head: its name, its places and how much room there is, where its limit is set. */
 const props = defineProps<{ shown: ShownColumn; project: Project; maySet: boolean; drop: Drop | undefined }>()
-const emit = defineEmits<{ fold: []; limit: [to: LimitSet | null] }>()
+const emit = defineEmits<{
+  fold: []
+  hide: []
+  limit: [to: LimitSet | null]
+  grab: [down: PointerEvent]
+  /** In px; undefined: as the board has it. */
+  stretch: [width: number | undefined]
+}>()
 const directory = useDirectory()
 const column = computed(() => props.shown.column)
 const inView = computed(() => props.shown.answer?.shown ?? 0)
@@ -25,11 +33,17 @@ const head = ref<HTMLElement>()
 /** Where its menu opens. */
 const menu = ref<{ point?: [number, number] }>()
 function openMenu(event: MouseEvent | KeyboardEvent): void {
-  if (!props.maySet) return
   event.preventDefault()
   const isPointer = event.type === 'contextmenu' && (event as MouseEvent).button === 2
   menu.value = isPointer ? { point: [(event as MouseEvent).clientX, (event as MouseEvent).clientY] } : {}
 }
+/** Its right edge is dragged. */
+function dragEdge(down: PointerEvent): void {
+  const from = head.value?.getBoundingClientRect().width ?? 0
+  down.preventDefault()
+  followDrag(down, { move: (x) => emit('stretch', from + x - down.clientX), end: () => {} })
+}
+const widen = (by: number): void => emit('stretch', (head.value?.getBoundingClientRect().width ?? 0) + by)
 const room = ref<HTMLElement>()
 function set(to: LimitSet | null): void {
   isOpen.value = false
@@ -47,7 +61,13 @@ function set(to: LimitSet | null): void {
   </div>
   <div v-else ref="head" class="col" :class="{ over: shown.isOver }" @contextmenu="openMenu">
     <h2>
-      <button type="button" class="name" :aria-label="columnWords.fold(column.name)" @click="emit('fold')">
+      <button
+        type="button"
+        class="name"
+        :aria-label="columnWords.fold(column.name)"
+        @click="emit('fold')"
+        @pointerdown="maySet && emit('grab', $event)"
+      >
         <LeafMark
           v-if="shown.sign"
           :share="directory.share(shown.sign)"
@@ -55,7 +75,6 @@ function set(to: LimitSet | null): void {
         />{{ column.name }}
       </button>
       <IconButton
-        v-if="maySet"
         class="more"
         :icon="mdiDotsHorizontal"
         :label="frameWords.acts(column.name)"
@@ -95,11 +114,23 @@ function set(to: LimitSet | null): void {
       :column="column"
       :project="project"
       :held="shown.held"
+      :may-edit="maySet"
+      :is-stretched="shown.width !== undefined"
       :at="head"
       :point="menu.point"
       @close="menu = undefined"
       @fold="emit('fold')"
+      @hide="emit('hide')"
+      @widen="widen"
+      @usual="emit('stretch', undefined)"
       @limit="isOpen = true"
+    />
+    <span
+      class="edge"
+      :title="columnWords.width"
+      aria-hidden="true"
+      @pointerdown="dragEdge"
+      @dblclick="emit('stretch', undefined)"
     />
     <div v-if="drop" class="drop" :class="{ no: drop.isOver }">{{ drop.words }}</div>
   </div>
@@ -113,6 +144,20 @@ function set(to: LimitSet | null): void {
   gap: 2px;
   align-content: start;
   min-width: 0;
+  position: relative;
+}
+.edge {
+  position: absolute;
+  top: 0;
+  bottom: 0;
+  right: -4px;
+  width: 8px;
+  z-index: 1;
+  cursor: col-resize;
+  touch-action: none;
+}
+.edge:hover {
+  background: linear-gradient(90deg, transparent 3px, var(--leaf) 3px 5px, transparent 5px);
 }
 .col:first-child {
   border-left: 0;

@@ -12,6 +12,7 @@ import { useViews } from '../../data/views'
 import type { Act } from '../../parts/ActMenu.vue'
 import { ActMenu, ItemMenu, VTab, VTabs } from '../../parts/controls'
 import { asksForMenu, type MenuPlace } from '../../parts/menu-place'
+import { followRowDrag, type RowDrag } from '../../parts/row-drag'
 import { frameWords, tallyWords } from '../../shell/words'
 import { cardWords } from '../words'
 import type { LayoutEmits, LayoutProps } from '../contract'
@@ -43,7 +44,7 @@ const shownColumns = useColumns(
   () => (props.definition.layout === 'board' ? props.definition.board : ''),
   () => answer.value,
 )
-const { columns, columnOf, fold } = shownColumns
+const { columns, hiddenColumns, columnOf, fold, hide, stretch } = shownColumns
 const mayMove = computed(() => directory.may('change items', props.project.id))
 const maySet = computed(() => directory.may('set up project', props.project.id))
 const { lift, said, pointer, ...lifting } = useLift({
@@ -76,8 +77,10 @@ const outside = computed(() => answer.value?.outside ?? [])
 /** A column over its limit gets more room: it is what the eye meets first. */
 const template = computed(() =>
   [
-    ...columns.value.map((one) => (one.isFolded ? '38px' : `minmax(176px, ${one.isOver ? 1.25 : 1}fr)`)),
-    ...(outside.value.length ? ['minmax(120px, 0.6fr)'] : []),
+    ...columns.value.map((one) =>
+      one.isFolded ? '38px' : one.width ? `${one.width}px` : `minmax(176px, ${one.isOver ? 1.25 : 1}fr)`,
+    ),
+    ...(outside.value.length || hiddenColumns.value.length ? ['minmax(120px, 0.6fr)'] : []),
   ].join(' '),
 )
 /** On a phone one column at a time. */
@@ -162,6 +165,24 @@ function escape(event: KeyboardEvent): void {
   lifting.end(false)
   event.preventDefault()
 }
+/** A column that is dragged by its head, and before which it would come. */
+const drag = shallowRef<RowDrag>()
+function grab({ column }: ShownColumn, down: PointerEvent): void {
+  followRowDrag(down, {
+    rows: columns.value.map((one) => one.column),
+    row: column,
+    isAcross: true,
+    lines: () => [...(scroller.value?.querySelectorAll<HTMLElement>('[data-board-head]') ?? [])],
+    show: (now) => (drag.value = now),
+    order: ({ id }, before) => void changes.send({ type: 'column.order', target: id, before: before?.id ?? null }),
+  })
+}
+/** A status that no column held is put into one. */
+function hold(status: StatusId, column: string): void {
+  const board = props.definition.layout === 'board' ? props.definition.board : undefined
+  const to = columns.value.find((one) => one.column.id === column)?.column.id
+  if (board && to) void changes.send({ type: 'column.hold', board, status, kind: null, to })
+}
 const setLimit = ({ column, limit }: ShownColumn, to: LimitSet | null) =>
   changes.send({ type: 'limit.set', column: column.id, from: limit, to })
 const add = (column: ShownColumn, title: string) => addItem(title, (kind) => shownColumns.statusIn(column, kind))
@@ -192,17 +213,35 @@ provide(boardKey, {
     <div ref="scroller" class="scroller" tabindex="-1">
       <div class="heads" :style="{ gridTemplateColumns: template }">
         <BoardHead
-          v-for="one in columns"
+          v-for="(one, at) in columns"
           :key="one.column.id"
           :shown="one"
           :project="project"
           :may-set="maySet"
           :drop="lift && lift.column === one.column.id ? lifting.dropOn(lift.row, one) : undefined"
-          :class="{ here: one.column.id === onPhone }"
+          :class="{
+            here: one.column.id === onPhone,
+            dragged: drag?.id === one.column.id,
+            before: drag?.to === at,
+            end: drag?.to === at + 1 && at === columns.length - 1,
+          }"
+          data-board-head
           @fold="fold(one.column.id)"
+          @hide="hide(one.column.id)"
+          @stretch="stretch(one.column.id, $event)"
+          @grab="grab(one, $event)"
           @limit="setLimit(one, $event)"
         />
-        <OutsideHead v-if="outside.length" class="here" :project="project" :outside="outside" />
+        <OutsideHead
+          v-if="outside.length || hiddenColumns.length"
+          class="here"
+          :project="project"
+          :outside="outside"
+          :hidden="hiddenColumns"
+          :may-set="maySet"
+          @show="hide"
+          @hold="hold"
+        />
       </div>
       <div class="cells" :style="{ gridTemplateColumns: template }">
         <ColumnCards
@@ -288,6 +327,15 @@ provide(boardKey, {
 .heads > *,
 .cells > * {
   contain: inline-size;
+}
+.dragged {
+  opacity: 0.5;
+}
+.heads .before {
+  box-shadow: inset 3px 0 0 var(--leaf);
+}
+.heads .end {
+  box-shadow: inset -3px 0 0 var(--leaf);
 }
 .lifted {
   position: fixed;

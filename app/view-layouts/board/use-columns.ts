@@ -1,10 +1,11 @@
-import { computed, onMounted, ref, watch } from 'vue'
+import { computed } from 'vue'
 import { amountSaid, ColumnPlaces, roomOf, type Room } from '#core/board/columns'
 import type { BoardAnswer, ColumnAnswer } from '#core/layouts/board'
 import type { Row } from '#core/layouts/rows'
 import { heldBy, limitSetOf, statusesOfKind, type LimitSet } from '#core/model/reader'
 import type { BoardColumn, ColumnStatus, Status, StatusId } from '#core/model/records'
 import { useDirectory } from '../../data/directory'
+import { useBoardLook } from './board-look'
 
 /** A column as it is drawn. */
 export interface ShownColumn {
@@ -23,40 +24,23 @@ export interface ShownColumn {
   /** How an amount is said. */
   readonly say: (amount: number) => string
   readonly isFolded: boolean
+  /** In px, where somebody has dragged it. */
+  readonly width: number | undefined
 }
 
-/** The columns of a board with their cards, and which of them are folded: kept in this browser. */
+/** The columns of a board with their cards, and how somebody has them look. */
 export function useColumns(board: () => string, answer: () => BoardAnswer | undefined) {
   const directory = useDirectory()
   const places = computed(() => new ColumnPlaces(directory.reader, board()))
   const signOf = (holds: readonly ColumnStatus[]) => directory.reader.maybe('status', holds[0]?.status ?? '')
 
-  const foldKey = computed(() => `wrenleaf-folded-${board()}`)
-  const folded = ref<ReadonlySet<string>>(new Set())
   /** Until somebody folds one: those of what was dropped. */
-  function foldAsFirst(): void {
-    const ends = places.value.columns.filter(({ id }) => signOf(heldBy(directory.reader, id))?.phase === 'dropped')
-    folded.value = new Set(ends.map(({ id }) => id))
-  }
-  watch(foldKey, foldAsFirst, { immediate: true })
-  onMounted(() =>
-    watch(
-      foldKey,
-      (key) => {
-        const kept = localStorage.getItem(key)
-        if (kept) folded.value = new Set(JSON.parse(kept) as string[])
-      },
-      { immediate: true },
-    ),
-  )
-  function fold(column: string): void {
-    const next = new Set(folded.value)
-    if (!next.delete(column)) next.add(column)
-    folded.value = next
-    localStorage.setItem(foldKey.value, JSON.stringify([...next]))
-  }
-
-  const columns = computed(() =>
+  const dropped = () =>
+    places.value.columns
+      .filter(({ id }) => signOf(heldBy(directory.reader, id))?.phase === 'dropped')
+      .map(({ id }) => id)
+  const { folded, hidden, fold, hide, widthOf, stretch } = useBoardLook(board, dropped)
+  const all = computed(() =>
     places.value.columns.map((column): ShownColumn => {
       const { id } = column
       const limit = limitSetOf(directory.reader, id)
@@ -77,10 +61,13 @@ export function useColumns(board: () => string, answer: () => BoardAnswer | unde
         isOver: room.is === 'over',
         say: amountSaid(directory.reader, limit?.of ?? null),
         isFolded: folded.value.has(id),
+        width: widthOf(id),
       }
     }),
   )
-  const byId = (id: string): ShownColumn | undefined => columns.value.find(({ column }) => column.id === id)
+  const columns = computed(() => all.value.filter(({ column }) => !hidden.value.has(column.id)))
+  const hiddenColumns = computed(() => all.value.filter(({ column }) => hidden.value.has(column.id)))
+  const byId = (id: string): ShownColumn | undefined => all.value.find(({ column }) => column.id === id)
   const columnOf = ({ item }: Row): ShownColumn | undefined =>
     byId(places.value.columnOf(item.kind, item.status)?.id ?? '')
 
@@ -94,7 +81,7 @@ export function useColumns(board: () => string, answer: () => BoardAnswer | unde
   /** The first of them. */
   const statusIn = (column: ShownColumn, kind: string): StatusId | undefined => statusesIn(column, kind)[0]
 
-  return { columns, byId, columnOf, statusIn, statusesIn, fold }
+  return { columns, hiddenColumns, byId, columnOf, statusIn, statusesIn, fold, hide, stretch }
 }
 
 export const rowsOf = (column: ShownColumn | undefined): readonly Row[] => column?.answer?.stretch.rows ?? []

@@ -4,5 +4,6 @@ CREATE TABLE "preference" (
 	"theme" text NOT NULL,
 	"density" text NOT NULL,
 	"week_start" integer NOT NULL,
+	"folded" jsonb NOT NULL,
 	CONSTRAINT "preference_workspace_id_id_pk" PRIMARY KEY("workspace_id","id")
 );

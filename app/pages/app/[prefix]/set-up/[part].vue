@@ -1,16 +1,18 @@
 <script setup lang="ts">
 import { computed, onUnmounted, ref, watch, type Component } from 'vue'
 import { useRoute } from 'vue-router'
+import { VBtn } from 'vuetify/components/VBtn'
 import { VList, VListItem } from 'vuetify/components/VList'
 import { workflowSentence } from '#core/language/workflow-sentence'
 import AppFrame from '../../../../shell/AppFrame.vue'
 import BoardPart from '../../../../set-up/BoardPart.vue'
 import ChangePanel from '../../../../set-up/ChangePanel.vue'
+import GatheredPanel from '../../../../set-up/GatheredPanel.vue'
 import MembersPart from '../../../../set-up/MembersPart.vue'
 import ProjectPart from '../../../../set-up/ProjectPart.vue'
 import StatusesPart from '../../../../set-up/StatusesPart.vue'
 import { useSetUpChange } from '../../../../set-up/changes'
-import { boardWords, setUpWords, statusWords } from '../../../../set-up/words'
+import { boardWords, changeWords, setUpWords, statusWords } from '../../../../set-up/words'
 import { membersOf } from '../../../../set-up/members'
 import { movesOf, statusRows } from '../../../../set-up/statuses'
 import { useDirectory } from '../../../../data/directory'
@@ -59,7 +61,11 @@ const statusesPart = ref<InstanceType<typeof StatusesPart>>()
 const press = (status: string, event: Event) => statusesPart.value?.openMenu(status, event.currentTarget as HTMLElement)
 /** What was asked is of the part and project that one was in. */
 watch([part, () => project.value?.id], () => setUp.leave())
-onUnmounted(() => setUp.leave())
+watch(project, (now) => (setUp.project = now?.id ?? ''), { immediate: true })
+onUnmounted(() => {
+  setUp.leave()
+  setUp.project = ''
+})
 </script>
 
 <template>
@@ -129,7 +135,9 @@ onUnmounted(() => setUp.leave())
         <p v-else class="soft">{{ setUpWords.noSuchPart }}</p>
       </div>
     </div>
-    <template v-if="setUp.pending" #panel><ChangePanel :key="setUp.pending.title" :change="setUp.pending" /></template>
+    <template v-if="setUp.pending || setUp.gathered" #panel
+      ><ChangePanel v-if="setUp.pending" :key="setUp.pending.title" :change="setUp.pending" /><GatheredPanel v-else
+    /></template>
     <template #tally>
       <span v-if="part === 'board'"
         ><b>{{ columns }}</b> {{ boardWords.count(columns) }}</span
@@ -141,6 +149,7 @@ onUnmounted(() => setUp.leave())
         ><b>{{ statuses }}</b> {{ statusWords.count(statuses)
         }}<template v-if="part === 'statuses'"> · {{ statusWords.moves(moves) }}</template></span
       >
+      <VBtn v-if="mayEdit && !setUp.gathered" variant="plain" @click="setUp.begin()">{{ changeWords.gather }}</VBtn>
       <span v-if="setUp.pending" class="rust"
         ><b>{{ setUpWords.notDone(setUp.pending.title) }}</b></span
       >
