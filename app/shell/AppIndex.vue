@@ -8,17 +8,17 @@ import { VList, VListItem, VListSubheader } from 'vuetify/components/VList'
 import ActMenu, { type Act } from '../parts/ActMenu.vue'
 import IconButton from '../parts/IconButton.vue'
 import { asksForMenu } from '../parts/menu-place'
-import type { RowDrag } from '../parts/row-drag'
+import { followRowDrag, type RowDrag } from '../parts/row-drag'
 import type { Project, View } from '#core/model/records'
 import { useChanges } from '../data/changes'
 import { isOwn, useDirectory } from '../data/directory'
 import { usePreferences } from '../data/preferences'
 import { useSession } from '../data/session'
-import { fetched } from '../fetched'
 import { projectWords } from './project-words'
 import { frameWords } from './words'
 import { PersonPebble } from '../parts/marks'
 import WrenMark from '../parts/WrenMark.vue'
+import DeleteProject from './DeleteProject.vue'
 import NameProject from './NameProject.vue'
 import NewProject from './NewProject.vue'
 import { isShowingKeys } from './shortcuts'
@@ -54,15 +54,13 @@ const order = ({ id }: Project, before: Project | null): void =>
 function startDrag(event: PointerEvent, project: Project): void {
   if (!directory.may('set up project', project.id)) return
   const drawn = event.currentTarget as HTMLElement
-  void fetched(() => import('../parts/row-drag')).then(({ followRowDrag }) =>
-    followRowDrag(event, {
-      rows: directory.projects,
-      row: project,
-      lines: () => [...(drawn.closest('.contents')?.querySelectorAll<HTMLElement>('[data-project]') ?? [])],
-      show: (now) => (drag.value = now),
-      order,
-    }),
-  )
+  followRowDrag(event, {
+    rows: directory.projects,
+    row: project,
+    lines: () => [...(drawn.closest('.contents')?.querySelectorAll<HTMLElement>('[data-project]') ?? [])],
+    show: (now) => (drag.value = now),
+    order,
+  })
 }
 /** By Alt and an arrow a project goes up or down. */
 function onProjectKey(event: KeyboardEvent, project: Project): void {
@@ -89,7 +87,11 @@ function openMenu(label: string, acts: readonly Act[], event: MouseEvent | Keybo
   menu.value = { label, acts, at, ...(isPointer && { point: [(event as MouseEvent).clientX, (event as MouseEvent).clientY] }) } // prettier-ignore
 }
 const named = shallowRef<Project>()
-const { acts: projectActs, restoring } = useProjectActs((project) => (named.value = project))
+const erased = shallowRef<Project>()
+const { acts: projectActs, restoring } = useProjectActs(
+  (project) => (named.value = project),
+  (project) => (erased.value = project),
+)
 const archived = computed(restoring)
 const ownActs = (): Act[] => [
   { label: frameWords.settings, do: () => void router.push('/app/settings') },
@@ -205,6 +207,7 @@ const ownActs = (): Act[] => [
     <ActMenu v-if="menu" v-bind="menu" @close="menu = undefined" />
     <NewProject v-model="isStarting" />
     <NameProject v-model="named" />
+    <DeleteProject v-model="erased" />
   </div>
 </template>
 

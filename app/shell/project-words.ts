@@ -1,3 +1,5 @@
+import { counted } from '../counted'
+
 /** Words of starting a project, and of what is done with one from the index. */
 export const projectWords = {
   title: 'Start a project',
@@ -19,6 +21,13 @@ export const projectWords = {
   archive: 'Archive',
   archived: 'Archived projects',
   restore: (name: string) => `Restore ${name}`,
+  delete: (name: string) => `Delete ${name} for good …`,
+  deleteTitle: (name: string) => `Delete ${name} for good?`,
+  deleteAbout: (held: number) =>
+    `It holds ${counted(held, 'item', 'items')}, archived ones included. All of it goes: the items with their history and texts, views, statuses, fields and who takes part.`,
+  forGood: 'Nothing brings it back. Archive it if you may want it again.',
+  typeNumber: 'Type how many items it holds',
+  deleteIt: 'Delete it for good',
   up: 'Move up',
   down: 'Move down',
 } as const

@@ -6,8 +6,8 @@ import type { Act } from '../parts/ActMenu.vue'
 import { projectWords } from './project-words'
 import { frameWords } from './words'
 
-/** What can be done with a project from where it is listed. `name`: asks for another name. */
-export function useProjectActs(name: (project: Project) => void) {
+/** What can be done with a project from where it is listed. `name` asks for another name, `erase` whether it is to go for good. */
+export function useProjectActs(name: (project: Project) => void, erase: (project: Project) => void) {
   const directory = useDirectory()
   const changes = useChanges()
   const router = useRouter()
@@ -37,19 +37,26 @@ export function useProjectActs(name: (project: Project) => void) {
           { label: projectWords.archive, do: () => void archive(project) },
         ]
       : []),
+    ...erasing(project),
   ]
-  /** What brings an archived project back, for each that one may set up. */
+  /** For owners alone. */
+  const erasing = (project: Project): Act[] =>
+    directory.may('delete for good') ? [{ label: projectWords.delete(project.name), do: () => erase(project) }] : []
+  /** What brings an archived project back, or deletes it, for each that one may set up. */
   const restoring = (): Act[] =>
     [...directory.reader.all('project')]
       .filter((project) => project.archived && directory.may('set up project', project.id))
-      .map((project) => ({
-        label: projectWords.restore(project.name),
-        do: () =>
-          void changes.send({
-            type: 'project.set',
-            target: project.id,
-            set: { archived: { from: true, to: false } },
-          }),
-      }))
+      .flatMap((project) => [
+        {
+          label: projectWords.restore(project.name),
+          do: () =>
+            void changes.send({
+              type: 'project.set',
+              target: project.id,
+              set: { archived: { from: true, to: false } },
+            }),
+        },
+        ...erasing(project),
+      ])
   return { acts, restoring }
 }

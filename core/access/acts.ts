@@ -1,6 +1,13 @@
 import type { Role } from '../model/names'
 
-const workspaceActs = ['name oneself', 'start projects', 'name people', 'manage people', 'make owners'] as const
+const workspaceActs = [
+  'name oneself',
+  'start projects',
+  'name people',
+  'manage people',
+  'make owners',
+  'delete for good',
+] as const
 /** What is allowed or not in the workspace. */
 export type WorkspaceAct = (typeof workspaceActs)[number]
 /** What is allowed or not in a project. */
@@ -34,7 +41,7 @@ export const rolesTable: Readonly<Record<Role, RoleRow>> = {
     asMember: leading,
   },
   owner: {
-    inWorkspace: ['name oneself', 'name people', 'manage people', 'start projects', 'make owners'],
+    inWorkspace: ['name oneself', 'name people', 'manage people', 'start projects', 'make owners', 'delete for good'],
     everywhere: leading,
     asMember: leading,
   },

@@ -219,6 +219,7 @@ it('there is a sentence for every problem, and it never says undefined where the
     most: 500,
     name: 'N',
     would: '501',
+    held: 12,
     from: 'Noted',
     to: 'Accepted',
     asks: 'effort and a note',

@@ -50,6 +50,8 @@ export const problemCodes = [
   'entry-another',
   'no-note',
   'same-twice',
+  'other-count',
+  'for-good',
   'text-changed-meanwhile',
   'nothing-to-undo',
   'too-many-rows',

@@ -21,6 +21,7 @@ import { addPeople } from '../people/add'
 import { members, people } from '../people/commands'
 import { prefer } from '../people/prefer'
 import { projects } from '../projects/commands'
+import { deleteProject } from '../projects/delete'
 import { createProject } from '../projects/create'
 import { fields } from '../projects/set-up/fields'
 import { kinds } from '../projects/set-up/kinds'
@@ -38,7 +39,7 @@ const several = togetherOf((type) => definitionOf(type))
 /** Every command there is. */
 const definitions = [
   addItems, setValues, moveItems, archiveItems, setText, noteMove, addPeople, people.set, people.remove, prefer, members.set, members.remove, createProject,
-  projects.set, projects.remove, projects.order, setLimit, overruleLimit,
+  projects.set, projects.remove, projects.order, deleteProject, setLimit, overruleLimit,
   views.add, views.set, views.remove, views.order, setWidths,
   fields.add, fields.set, fields.remove, fields.order, options.add, options.set, options.remove, options.order,
   kinds.add, kinds.set, kinds.remove, kinds.order, statuses.add, statuses.set, statuses.remove, statuses.order,

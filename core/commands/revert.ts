@@ -9,7 +9,7 @@ import { defineCommand, type Applied, type Context, type Entry, type Place } fro
 import { invertChange, isSetChange, type Change } from '../change/patch'
 import { upgradeEntry } from '../change/upgrade'
 import { isLongTextMark } from '../fields/long-text'
-import { changeOf, changeStatus, stamp, StayIds } from '../items/changes'
+import { changeOf, changeStatus, stamp, stayOf, StayIds } from '../items/changes'
 import { entitiesHeld, entityOf, idsNeeded } from '../model/entities'
 import type { Reader } from '../model/reader'
 import {
@@ -25,6 +25,9 @@ import {
 import { isOver } from '../model/turn'
 import { idsOf } from '../fields/value'
 
+/** What nothing takes back. */
+const forGood: ReadonlySet<string> = new Set(['projects.delete'])
+
 /**
  * Takes back one's own command: restores each field that still holds what the command wrote, and names those that it
  * leaves alone. A redo is the revert of a revert.
@@ -38,6 +41,7 @@ export const revert = defineCommand({
   check(reader, body, context) {
     const entry = context.entryOf(body.of)
     if (!entry) return problem('nothing-to-undo')
+    if (forGood.has(entry.type)) return problem('for-good')
     return isSameActor(entry.by, context.by) ? undefined : problem('not-allowed', { needs: 'own' })
   },
   *apply(reader, body, context): Pieces<Result<Applied>> {
@@ -253,14 +257,6 @@ function put<T>(lists: Map<string, T[]>, key: string, one: T): void {
   if (list) list.push(one)
   else lists.set(key, [one])
 }
-
-const stayOf = (item: Item) => ({
-  id: item.stay,
-  item: item.id,
-  status: item.status,
-  from: item.statusSince,
-  until: null,
-})
 
 function isAsMade(now: object, made: unknown): boolean {
   const [is, was] = [now, made] as Record<string, unknown>[]

@@ -51,7 +51,7 @@ describe('commands done together', () => {
 
   it('cannot change the same twice', () => {
     const { contributor } = small.people
-    expect(refusal(together([crafted(contributor, 'glass'), crafted(contributor, 'water')]))).toBe('unreadable')
+    expect(refusal(together([crafted(contributor, 'glass'), crafted(contributor, 'water')]))).toBe('same-twice')
   })
 
   it('move items each with a stay of its own', () => {

@@ -8,7 +8,7 @@ import { refusal } from '../access/access'
 import { isOver } from '../model/turn'
 import { noRow } from '../model/item-table'
 import type { Reader } from '../model/reader'
-import type { Item, ItemId, ProjectId, StatusId } from '../model/records'
+import type { Item, ItemId, ProjectId, StatusId, Stay } from '../model/records'
 import type { Place } from './place'
 
 /** The item, if it is there and the person may change it. */
@@ -43,6 +43,15 @@ export class StayIds {
     return `${this.command}/${this.#next++}` as StayId
   }
 }
+
+/** The stay that an item calls its open one. */
+export const stayOf = (item: Item): Stay => ({
+  id: item.stay,
+  item: item.id,
+  status: item.status,
+  from: item.statusSince,
+  until: null,
+})
 
 /** A change of status with its stays: the open one ends now, a new one begins; started and finished follow the phase. */
 export function changeStatus(reader: Reader, item: Item, to: StatusId, context: Context, stays: StayIds): Change[] {

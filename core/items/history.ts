@@ -80,10 +80,11 @@ export function nameOf(reader: Reader, type: string, patch: readonly Change[]): 
   const leaving = patch.find(({ entity, field }) => entity === 'person' && field === 'active')
   if (leaving) return nameOfAccess(reader, leaving, [leaving])
   const setUp = patch.find(({ entity }) => entity in setUpWords)
-  if (setUp && type !== 'bring-in' && type !== 'projects.create')
+  if (setUp && type !== 'bring-in' && type !== 'projects.create' && type !== 'projects.delete')
     return nameOfSetUp(reader, setUp, setUpWords[setUp.entity] ?? '')
   const items = [...new Set(patch.filter((one) => one.entity === 'item').map((one) => one.id))]
   const made = patch.filter((one) => one.entity === 'item' && one.field === '*' && !isSetChange(one) && one.after)
+  if (type === 'projects.delete') return 'deleting a project for good'
   if (type === 'bring-in') return `bringing in ${many(made.length)}`
   if (made.length) return `adding ${made.length === 1 ? label(reader, made[0]) : many(made.length)}`
   const first = items[0]

@@ -10,7 +10,7 @@ import { openWork } from './open-work'
 import { projectItems } from './project-items'
 import { queue } from './queue'
 import { itemNames, search } from './search'
-import { effects, standing, typicalStays } from './set-up'
+import { effects, itemsInAll, standing, typicalStays } from './set-up'
 import { typedWords } from './typed-words'
 import { valueCounts } from './value-counts'
 import { view } from './view'
@@ -21,7 +21,7 @@ export const watchedQueries = { directory, inTurn, turns, queue, view, item, ope
 /** What pages ask once. */
 export const askedQueries = {
   valueCounts, conditionCounts, typedWords, why, notIn, leaves, search, itemNames, history, longText, projectItems, drafts, effects,
-  typicalStays,
+  typicalStays, itemsInAll,
 } as const // prettier-ignore
 
 /** The name of a query that is kept answered. */

@@ -5,6 +5,7 @@ import { effects as effectsOf, type Effects } from '../commands/effects'
 import { commandOf, type BareCommand } from '../commands/registry'
 import { personActor } from '../change/actor'
 import type { Result } from '../base/result'
+import { itemsHeld } from '../projects/delete'
 import { boardsOf, type Reader } from '../model/reader'
 import { askedQuery, watchedQuery } from './contract'
 
@@ -61,3 +62,6 @@ export type TypicalStays = Readonly<Record<string, number>>
 export const typicalStays = askedQuery<{ readonly project: ProjectId }, TypicalStays>(
   async ({ server }, { project }) => (await server?.typicalStays(project)) ?? {},
 )
+
+/** How many items a project holds, archived ones among them. */
+export const itemsInAll = askedQuery<{ readonly project: ProjectId }, number>(({ state }, { project }) => itemsHeld(state, project)) // prettier-ignore

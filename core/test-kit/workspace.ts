@@ -406,6 +406,8 @@ export function randomCommand(
       const name = (['name', 'prefix', 'archived'] as const)[which % 3]!
       if (held && more % 4 === 1) return { ...head('project.set'), target: held.id, set: { [name]: set[name] } }
       if (held && more % 4 === 2) return { ...head('project.order'), target: held.id, before: null }
+      if (held && held.id !== project.id && more % 8 === 7)
+        return { ...head('projects.delete'), project: held.id, items: itemsHeld(state, held.id) }
       if (held && more % 4 === 3) return { ...head('project.remove'), target: held.id, how: {} }
       return {
         ...head('projects.create'),

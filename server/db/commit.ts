@@ -1,10 +1,10 @@
-import { sql } from 'drizzle-orm'
+import { and, eq, notExists, sql } from 'drizzle-orm'
 import type { Patch } from '#core/change/patch'
 import type { State } from '#core/model/state'
 import { ChangedRecords, itemRowsOfEntry, logRowOf, partRowsOf, type Done } from './batch'
 import type { Db, Tx } from './open'
 import { deleteRows, setFields, writeRows, type Row } from './rows'
-import { log, logItem, logPart, recordEntities, recordTables } from './schema'
+import { item, log, logItem, logPart, longText, recordEntities, recordTables, stay } from './schema'
 
 /** Another server wrote first: catch up and judge anew. */
 export class Overtaken extends Error {}
@@ -154,6 +154,14 @@ async function writeRecords(tx: Tx, workspace: string, patch: Patch, state: Stat
     await deleteRows(tx, table, workspace, removed, isBehind)
     await setFields(tx, table, workspace, set)
   }
+  if (patch.some(({ entity, field, ...to }) => entity === 'project' && field === '*' && 'after' in to && !to.after))
+    await clearAfter(tx, workspace)
+}
+
+/** What only the database holds of items that are gone: theirs was the last word on it. */
+async function clearAfter(tx: Tx, workspace: string): Promise<void> {
+  for (const table of [stay, longText, logItem])
+    await tx.delete(table).where(and(eq(table.workspaceId, workspace), notExists(tx.select({ id: item.id }).from(item).where(and(eq(item.workspaceId, workspace), eq(item.id, table.item)))))) // prettier-ignore
 }
 
 async function tell(tx: Tx, { workspace, notify }: CommitTo, last: number): Promise<void> {

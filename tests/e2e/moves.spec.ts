@@ -111,3 +111,125 @@ test('a column of several statuses asks which one, until one has said the first'
   await expect(column(page, 'Ready').getByRole('article', { name: last })).toBeVisible()
   await expect(menu).toBeHidden()
 })
+
+test('changes of set-up are gathered over its parts, seen in sum, and done and undone as one', async ({ browser }) => {
+  const [lead, other] = [await demo.as(browser, 'Séverine'), await demo.as(browser, 'Imke')]
+  for (const page of [lead, other]) {
+    await page.goto('/app/VIS/set-up/statuses')
+    await expect(page.getByRole('grid')).toBeVisible()
+  }
+  const names = (page: Page) => page.getByRole('row').locator('[role=gridcell]:nth-child(2)').allInnerTexts()
+  const before = await names(other)
+  await lead.getByRole('button', { name: 'Gather changes' }).click()
+  const panel = lead.getByRole('complementary', { name: 'Gathered changes' })
+  await expect(panel).toContainText('waits here')
+  const rename = async (at: number, to: string) => {
+    await factOf(lead, before[at]!, 0).focus()
+    await lead.keyboard.press('Enter')
+    await lead.getByRole('textbox', { name: 'Status' }).fill(to)
+    await lead.keyboard.press('Enter')
+  }
+  await rename(0, 'Asked')
+  await expect(panel).toContainText('1 change, not done yet')
+  await rename(0, 'Heard')
+  await expect(panel).toContainText('1 change, not done yet')
+  await factOf(lead, before[1]!, 0).focus()
+  await lead.keyboard.press('Delete')
+  await lead.getByRole('button', { name: 'Add it to the others' }).click()
+  await expect(panel).toContainText('2 changes, not done yet')
+  await lead.getByRole('link', { name: 'Board' }).first().click()
+  await expect(panel).toContainText(`removing the status ${before[1]}`)
+  await isAccessible(lead, 'gathered changes')
+  expect(await names(other)).toEqual(before)
+  await panel.getByRole('button', { name: 'Do all of it' }).click()
+  await expect(panel).toBeHidden()
+  await expect.poll(() => names(other)).toEqual(['Heard', ...before.slice(2)])
+  await lead.keyboard.press('Control+z')
+  await expect.poll(() => names(other)).toEqual(before)
+})
+
+test('columns are dragged, hidden and made wider where they stand; a status is dragged into one', async ({
+  browser,
+}) => {
+  const page = await demo.as(browser, 'Séverine', { at: 'Requests' })
+  const heads = () => page.locator('.heads h2 .name').allInnerTexts()
+  const drag = async (from: { x: number; y: number }, to: { x: number; y: number }) => {
+    await page.mouse.move(from.x, from.y)
+    await page.mouse.down()
+    await page.mouse.move(to.x, to.y, { steps: 6 })
+    await page.mouse.up()
+  }
+  const boxOf = async (at: number) => (await page.locator('[data-board-head]').nth(at).boundingBox())!
+  const before = await heads()
+  const [first, second] = [await boxOf(0), await boxOf(1)]
+  await drag({ x: first.x + 40, y: first.y + 18 }, { x: second.x + second.width - 20, y: second.y + 18 })
+  await expect.poll(heads).toEqual([before[1], before[0], ...before.slice(2)])
+  await page.keyboard.press('Control+z')
+  await expect.poll(heads).toEqual(before)
+  await drag({ x: first.x + first.width, y: first.y + 20 }, { x: first.x + first.width + 80, y: first.y + 20 })
+  expect(Math.round((await boxOf(0)).width - first.width)).toBeGreaterThan(60)
+  const menuOf = async (name: string, act: string) => {
+    await page.getByRole('button', { name: `What you can do with ${name}` }).click()
+    await page.getByRole('menuitem', { name: act }).click()
+  }
+  await menuOf(before[0]!, 'As wide as usual')
+  await expect.poll(async () => Math.round((await boxOf(0)).width)).toBe(Math.round(first.width))
+  await menuOf(before[1]!, 'Hide it from me')
+  await expect.poll(heads).toEqual([before[0], ...before.slice(2)])
+  await page.reload()
+  await page.getByRole('button', { name: `Show ${before[1]}` }).click()
+  await expect.poll(heads).toEqual(before)
+  await menuOf(before[0]!, 'Add a column after it')
+  await page.getByRole('textbox', { name: 'Name of the new column' }).fill('Asked again')
+  await page.keyboard.press('Enter')
+  await expect.poll(heads).toEqual([before[0], 'Asked again', ...before.slice(1)])
+
+  await page.goto('/app/VIS/set-up/board')
+  const row = (name: string) => page.getByRole('row').filter({ has: page.getByRole('gridcell', { name, exact: true }).first() }).first() // prettier-ignore
+  const status = (await row(before[1]!).locator('.held').first().boundingBox())!
+  const to = (await row('Asked again').boundingBox())!
+  await drag({ x: status.x + 10, y: status.y + 8 }, { x: to.x + 200, y: to.y + 14 })
+  await expect(row('Asked again').locator('.held')).toHaveText([before[1]!])
+  await expect(page.getByRole('button', { name: /^Undo changing what/ })).toBeVisible()
+})
+
+test('projects are folded for oneself and dragged in the index; settings are kept for the person', async ({
+  browser,
+}) => {
+  const [page, again] = [await demo.as(browser, 'Séverine'), await demo.as(browser, 'Séverine')]
+  const name = (of: Page, project: string) => of.getByRole('button', { name: new RegExp(`^${project} `) })
+  await name(page, 'Visitors ask').click()
+  await expect(page.getByRole('link', { name: 'Requests' })).toBeHidden()
+  await expect(again.getByRole('link', { name: 'Requests' })).toBeHidden()
+  await name(page, 'Visitors ask').press('Enter')
+  await expect(again.getByRole('link', { name: 'Requests' })).toBeVisible()
+  const order = () =>
+    page.locator('[data-project]').evaluateAll((all) => all.map((one) => one.getAttribute('aria-label')))
+  expect(await order()).toEqual(['Glasshouse', 'Visitors ask', 'Seed bank'])
+  const [from, to] = [(await name(page, 'Seed bank').boundingBox())!, (await name(page, 'Glasshouse').boundingBox())!]
+  await page.mouse.move(from.x + 10, from.y + 10)
+  await page.mouse.down()
+  await page.mouse.move(to.x + 12, to.y + 2, { steps: 6 })
+  await page.mouse.up()
+  await expect.poll(order).toEqual(['Seed bank', 'Glasshouse', 'Visitors ask'])
+  await expect(page.getByRole('link', { name: 'Packets' })).toBeVisible()
+  await name(page, 'Seed bank').press('Alt+ArrowDown')
+  await expect.poll(order).toEqual(['Glasshouse', 'Seed bank', 'Visitors ask'])
+
+  await page.goto('/app/settings')
+  const choose = async (label: string, option: string) => {
+    await page.getByRole('combobox', { name: label }).click({ force: true })
+    await page.getByRole('option', { name: option, exact: true }).click()
+  }
+  await choose('Theme', 'night')
+  await choose('Rows', 'close together')
+  await choose('The week begins on', 'Sunday')
+  await expect(again.locator('html')).toHaveAttribute('data-theme', 'night')
+  await again.getByRole('link', { name: 'All items' }).first().click()
+  const row = again.getByRole('row').nth(3)
+  await expect.poll(async () => Math.round((await row.boundingBox())?.height ?? 0)).toBe(29)
+  await page.keyboard.press('Control+z')
+  await expect(page.getByRole('combobox', { name: 'The week begins on' })).toHaveValue('Monday')
+  await page.keyboard.press('Control+z')
+  await expect.poll(async () => Math.round((await row.boundingBox())?.height ?? 0)).toBe(33)
+})

@@ -105,7 +105,7 @@ describe('who gets what from each route', () => {
 })
 
 describe('who may do what', () => {
-  const writes: [string, string, () => object, Record<Who, 'done' | 'not-allowed' | 'gone' | 'no-note' | 401>][] = [
+  const writes: [string, string, () => object, Record<Who, 'done' | 'not-allowed' | 'gone' | 'no-note' | 'other-count' | 401>][] = [
     ['change an item', 'items.set', () => rename(items[0]!), { owner: 'done', lead: 'done', contributor: 'done', reader: 'not-allowed', nobody: 401 }],
     ['change an item of a project one is not in', 'items.set', () => rename(closed.items[0]!), { owner: 'done', lead: 'done', contributor: 'gone', reader: 'gone', nobody: 401 }],
     ['add an item', 'items.add', () => newItem(projectOf('GLH')), { owner: 'done', lead: 'done', contributor: 'done', reader: 'not-allowed', nobody: 401 }],
@@ -118,6 +118,7 @@ describe('who may do what', () => {
     ['add a status', 'workflow.extend', newStatus, { owner: 'done', lead: 'done', contributor: 'not-allowed', reader: 'not-allowed', nobody: 401 }],
     ['keep a shared view', 'view.set', () => { const view = directory.records.view.find((one) => one.project === projectOf('GLH'))!; return { target: view.id, set: { name: { from: view.name, to: view.name } } } }, { owner: 'done', lead: 'done', contributor: 'not-allowed', reader: 'not-allowed', nobody: 401 }],
     ['have pages look one’s own way', 'preference.set', () => ({ set: { density: 'close' } }), { owner: 'done', lead: 'done', contributor: 'done', reader: 'done', nobody: 401 }],
+    ['delete a project for good, knowing too little of it', 'projects.delete', () => ({ project: projectOf('GLH'), items: 1 }), { owner: 'other-count', lead: 'not-allowed', contributor: 'not-allowed', reader: 'not-allowed', nobody: 401 }],
     ['add people', 'people.add', () => ({ people: [], members: [] }), { owner: 'done', lead: 'done', contributor: 'not-allowed', reader: 'not-allowed', nobody: 401 }],
     ['take back what is not there', 'revert', () => ({ of: v7() }), { owner: 'gone', lead: 'gone', contributor: 'gone', reader: 'gone', nobody: 401 }],
     ['bring in plain items', 'bring-in', () => ({ project: projectOf('GLH'), people: [], kinds: [], fields: [], options: [], texts: [], ...newItem(projectOf('GLH')) }), { owner: 'done', lead: 'done', contributor: 'done', reader: 'not-allowed', nobody: 401 }],
