@@ -14,6 +14,7 @@ import type { Field, Item, LongText, Person, Project, Records, Role } from '../m
 import { phases } from '../model/names'
 import { boardsOf, columnsOf, fieldsOf, kindsOf, limitSetOf, statusesOf, stepsOf } from '../model/reader'
 import { State } from '../model/state'
+import { itemsHeld } from '../projects/delete'
 import { optionsOf, starterPattern } from '../projects/starter-pattern'
 import type { Scoped } from '../wire/seen'
 

@@ -177,6 +177,25 @@ describe('a large command', () => {
     expect(titled(await client.items(project), 'Gone')).toEqual([])
   })
 
+  it('deletes a project with all that it holds, for good, and is told to everyone', { timeout: 120_000 }, async () => {
+    const { client, project } = ground
+    const member = await new Client(server.url).stepInAs('Hamid')
+    const held = (await client.items(project)).length
+    expect(held).toBeGreaterThan(5000)
+    const lead = await new Client(server.url).stepInAs('Imke')
+    expect((await lead.command('projects.delete', { project, items: held })).problem?.code).toBe('not-allowed')
+    expect((await client.command('projects.delete', { project, items: held - 1 })).problem?.code).toBe('other-count') // prettier-ignore
+    const id = v7()
+    expect((await client.command('projects.delete', { project, items: held }, id)).problem).toBeUndefined()
+    for (const one of [client, member]) {
+      const { records } = await one.directory()
+      expect(records.project.map(({ prefix }) => prefix)).not.toContain('SED')
+      expect(records.view.filter((view) => view.project === project)).toEqual([])
+    }
+    expect((await client.command('revert', { of: id })).problem?.code).toBe('for-good')
+    await expect.poll(() => unwrittenAt(server)).toBe(0)
+  })
+
   it('is there whole or not at all, whenever the process is killed', { timeout: 1_200_000 }, async () => {
     const first = await startDemo()
     const { dir } = first
