@@ -9,6 +9,7 @@ import { kindChoices, statusesFor } from './choices'
 import { setValue } from './edits'
 import ParentPicker from './ParentPicker.vue'
 import PopMenu from './PopMenu.vue'
+import SetUpLink from './SetUpLink.vue'
 
 /** What an item is, where it stands or what it is inside, chosen from a list beside an element. */
 const props = defineProps<{
@@ -42,5 +43,6 @@ function choose(id: string | null): void {
       @choose="choose"
       @leave="emit('leave')"
     />
+    <SetUpLink v-if="column === 'status'" :project="item.project" part="statuses" :at="item.status" />
   </PopMenu>
 </template>

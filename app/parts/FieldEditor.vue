@@ -7,6 +7,7 @@ import type { Field, Item } from '#core/model/records'
 import { VTextField } from 'vuetify/components/VTextField'
 import DayField from './DayField.vue'
 import PopMenu from './PopMenu.vue'
+import SetUpLink from './SetUpLink.vue'
 import { useChanges } from '../data/changes'
 import { useDirectory } from '../data/directory'
 import { editorWords } from './words'
@@ -97,6 +98,7 @@ function onKey(event: KeyboardEvent): void {
       @clear="clear"
       @leave="leave('Escape')"
     />
+    <SetUpLink v-if="type.choices === 'people'" :project="item.project" part="people" />
   </PopMenu>
   <PopMenu v-else-if="parts.editor === 'day'" :at="anchor" @close="save('blur')">
     <DayField

@@ -46,6 +46,7 @@ export const editorWords = {
   edit: (name: string) => `Change ${name}`,
   filter: 'Type to filter',
   cancel: 'Cancel',
+  setUp: { statuses: 'How these statuses work', people: 'Who takes part' },
 } as const
 
 export const valueWords = {

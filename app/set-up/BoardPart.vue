@@ -83,6 +83,8 @@ async function add(name: string): Promise<void> {
   const id = board.value && (await columnActs.add(board.value, name))
   if (id) requestAnimationFrame(() => grid.value?.focus(id, 1))
 }
+/** So many of the statuses that no column holds are named. */
+const mostOutside = 20
 /** A status that is dragged to a column, and the one it is over. */
 const carried = shallowRef<{ status: StatusId; x: number; y: number; over: BoardColumn | undefined }>()
 function carry(down: PointerEvent, status: StatusId): void {
@@ -175,11 +177,12 @@ const takenNames = (but?: BoardColumn) => rows.value.filter((row) => row !== but
     </EditGrid>
     <p v-if="outside.length" class="note mind outside">
       {{ boardWords.outside(outside.length) }}
-      <span v-for="(one, i) in outside" :key="one.id"
-        >{{ i ? ', ' : '' }}<b :class="{ held: mayEdit }" @pointerdown="carry($event, one.id)">{{ one.name }}</b> ({{
+      <bdi v-for="one in outside.slice(0, mostOutside)" :key="one.id" class="one"
+        ><b :class="{ carry: mayEdit }" @pointerdown="carry($event, one.id)">{{ one.name }}</b> ({{
           standing?.statuses[one.id] ?? 0
-        }})</span
+        }})</bdi
       >
+      <span v-if="outside.length > mostOutside">{{ boardWords.more(outside.length - mostOutside) }}</span>
     </p>
     <span
       v-if="carried"
@@ -258,8 +261,16 @@ const takenNames = (but?: BoardColumn) => rows.value.filter((row) => row !== but
 }
 
 .held {
+  display: inline-flex;
   margin-right: 14px;
   vertical-align: middle;
+  touch-action: none;
+}
+.one:not(:last-child)::after {
+  content: ', ';
+}
+.carry {
+  cursor: grab;
   touch-action: none;
 }
 .carried {

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, onMounted, ref, shallowRef, watch } from 'vue'
+import { useRoute } from 'vue-router'
 import { VBtn } from 'vuetify/components/VBtn'
 import { kindsOf } from '#core/model/reader'
 import type { Project, StatusId } from '#core/model/records'
@@ -140,6 +141,9 @@ watch([rows, isFocused], ([now, name]) => {
   isFocused.value = undefined
   setTimeout(() => grid.value?.focus(row.id, 0), 100)
 })
+/** Where one comes from what it says of an item, that status has the keyboard. */
+const route = useRoute()
+onMounted(() => typeof route.query.at === 'string' && grid.value?.focus(route.query.at, 0))
 defineExpose({ openMenu, startAdding })
 </script>
 

@@ -125,5 +125,9 @@ b {
   line-height: 1.2;
   overflow-wrap: break-word;
   min-width: 0;
+  display: -webkit-box;
+  -webkit-line-clamp: 3;
+  -webkit-box-orient: vertical;
+  overflow: hidden;
 }
 </style>

@@ -99,6 +99,7 @@ export const boardWords = {
   changeLimit: 'Set its limit',
   outside: (count: number) =>
     `${count === 1 ? 'One status is' : `${count} statuses are`} in no column, so their items aren’t on the board:`,
+  more: (count: number) => `and ${count} more`,
   holdsHint: 'A status is in one column: choosing it here takes it out of the other.',
 } as const
 

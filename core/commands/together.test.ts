@@ -1,6 +1,7 @@
 import { beforeEach, describe, expect, it } from 'vitest'
 import { evenWeek } from '../base/week'
 import { fieldsOf, kindsOf, statusesOf } from '../model/reader'
+import { Acting } from '../test-kit/acting'
 import { command, contextOf, PlainRoom, smallWorkspace, type Small } from '../test-kit/workspace'
 import { effects } from './effects'
 import { together } from './bare'
@@ -52,6 +53,24 @@ describe('commands done together', () => {
   it('cannot change the same twice', () => {
     const { contributor } = small.people
     expect(refusal(together([crafted(contributor, 'glass'), crafted(contributor, 'water')]))).toBe('same-twice')
+  })
+
+  it('may touch one thing, each another part of it, and it is stamped once', () => {
+    const acting = new Acting()
+    const effort = acting.field('effort').id
+    const item = acting.add(0)
+    const titled = (to: string) => acting.setting(item, { title: { from: 'Sow', to } })
+    const both = together([acting.moving(item, 0, 1), acting.setting(item, { [effort]: { from: null, to: 2 } }), titled('Sow leeks')]) // prettier-ignore
+    expect(acting.does(both)).toBe('done')
+    expect(acting.item(item)).toMatchObject({ title: 'Sow leeks', status: acting.status(1).id, values: { [effort]: 2 } }) // prettier-ignore
+    const { patch, command: done } = acting.room.entries.at(-1)!
+    expect(patch.filter(({ field }) => field === 'changedBy' || field === 'changed').length).toBeLessThanOrEqual(2)
+    expect(acting.does({ type: 'revert', of: done })).toBe('done')
+    expect(acting.item(item)).toMatchObject({ title: 'Sow', status: acting.status(0).id, values: {} })
+    expect(acting.does(together([titled('Sow peas'), titled('Sow beans')]))).toBe('same-twice')
+    expect(acting.does(together([acting.moving(item, 0, 1), acting.moving(item, 0, 2)]))).toBe('same-twice')
+    const made = acting.small.ids.item()
+    expect(acting.does(together([acting.adding(made, 0), acting.adding(made, 1)]))).toBe('same-twice')
   })
 
   it('move items each with a stay of its own', () => {

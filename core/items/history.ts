@@ -126,6 +126,8 @@ const setUpWords: Readonly<Partial<Record<EntityName, string>>> = {
 function nameOfSetUp(reader: Reader, change: Change, what: string): string {
   const record = recordOf(reader, change) as Partial<Named & Record<'label' | 'column' | 'status', string>> | undefined
   const { entity } = change
+  if (change.field === 'name' && !isSetChange(change))
+    return `renaming the ${what} ${String(change.before)} to ${String(change.after)}`
   const column = reader.maybe('column', record?.column ?? change.id.split('/')[0] ?? '')?.name ?? ''
   if (entity === 'limit') return `changing the limit of ${column}`.trim()
   if (entity === 'columnStatus') return `changing what ${column} holds`

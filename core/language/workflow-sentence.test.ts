@@ -22,6 +22,22 @@ describe('a workflow in plain words', () => {
     expect(said().filter((phrase) => phrase.status)).toHaveLength(6)
   })
 
+  it('stays a sentence however many there are, and however they are called', () => {
+    const many = said((small, workflow) => {
+      const [first] = [...small.state.all('status')]
+      for (let i = 0; i < 20; i++) {
+        const id = `s${i}` as never
+        const name = i ? `Stage ${i}` : 'a status whose name nobody ever reads to its end because it goes on and on'
+        small.state.put('status', id, { ...first!, id, name, phase: 'waiting', rank: `c${i}` })
+        const [step] = stepsOf(small.state, workflow)
+        small.state.put('step', `${workflow}/${id}`, { ...step!, id: `${workflow}/${id}` as never, status: id, rank: `c${i}` }) // prettier-ignore
+      }
+    })
+    const whole = many.map((phrase) => phrase.text).join('')
+    expect(whole).toMatch(/waits as Ready, a status whose name nobody ever reads [^,]*…, .* and 15 more, is/)
+    expect(many.filter((phrase) => phrase.status)).toHaveLength(11)
+  })
+
   it('follows names, turns and kinds', () => {
     const changed = text((small, workflow) => {
       const { state, project } = small

@@ -41,12 +41,20 @@ function clause(
   word: 'and' | 'or',
   more: (stop: Stop) => string,
 ): WorkflowPhrase[] {
-  return stops.flatMap((stop, i): WorkflowPhrase[] => [
-    { text: i === 0 ? `${does} ` : i === stops.length - 1 ? ` ${word} ` : ', ' },
-    { text: stop.status.name, status: stop.status.id },
-    { text: more(stop) },
-  ])
+  const said = stops.length > mostSaid ? stops.slice(0, mostSaid - 1) : stops
+  const rest = stops.length - said.length
+  return [
+    ...said.flatMap((stop, i): WorkflowPhrase[] => [
+      { text: i === 0 ? `${does} ` : i === stops.length - 1 ? ` ${word} ` : ', ' },
+      { text: cut(stop.status.name), status: stop.status.id },
+      { text: more(stop) },
+    ]),
+    ...(rest ? [{ text: ` and ${rest} more` }] : []),
+  ]
 }
+/** So many statuses of a clause are said, the table has all of them; and so much of a name. */
+const [mostSaid, longestName] = [7, 60]
+const cut = (name: string): string => (name.length > longestName ? `${name.slice(0, longestName).trim()}…` : name)
 
 /** Who works on it there. */
 function turnWords(reader: Reader, { turn }: Step): string {

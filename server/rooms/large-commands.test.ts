@@ -80,6 +80,18 @@ describe('what others do meanwhile', () => {
     expect(inOnePiece(meanwhile.clashesWith(ours, withoutUnique()))).toBe(true)
   })
 
+  it('matters whatever it is where a status waits for what is inside', () => {
+    const { patch } = added()
+    const step = [...small.state.all('step')][0]!
+    const ours: Patch = [{ entity: 'item', id: 'other', field: 'title', before: 'A', after: 'B' }]
+    done({ type: 'step.set', target: step.id, set: { asks: { from: null, to: [{ asks: 'children' }] } } })
+    const meanwhile = new Meanwhile()
+    meanwhile.add(patch)
+    expect(inOnePiece(meanwhile.clashesWith(ours, withoutUnique()))).toBe(true)
+    done({ type: 'step.set', target: step.id, set: { asks: { from: [{ asks: 'children' }], to: null } } })
+    expect(inOnePiece(meanwhile.clashesWith(ours, withoutUnique()))).toBe(false)
+  })
+
   it('matters whatever it is where a value may be there once only, or something goes that items may speak of', () => {
     const { patch } = added()
     const ours: Patch = [{ entity: 'item', id: 'other', field: 'title', before: 'A', after: 'B' }]

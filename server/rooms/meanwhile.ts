@@ -51,10 +51,11 @@ export class Meanwhile {
   *clashesWith(patch: Patch, reader: Reader): Pieces<boolean> {
     if (this.#isSetUp) return true
     if (!this.#items.size) return false
-    // A column that stops, a value that nobody else may have, and a thing that nothing may speak of: any item may stand
-    // against them.
+    // A column that stops, a value that nobody else may have, a status that waits for what is inside, and a thing that
+    // nothing may speak of: any item may stand against them.
     for (const { stops } of reader.all('limit')) if (stops) return true
     for (const { settings } of reader.all('field')) if (settings.unique) return true
+    for (const { asks } of reader.all('step')) if (asks?.some((one) => one.asks === 'children')) return true
     const clash = yield* firstInPieces(patch, (change) => {
       if (change.entity === 'item') return this.#items.has(change.id) || this.#items.has(parentIn(change) ?? '') || undefined // prettier-ignore
       return (entityOf(change.entity).held === 'directory' && change.field === '*' && !isSetChange(change) && !change.after) || undefined // prettier-ignore

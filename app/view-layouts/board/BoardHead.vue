@@ -72,7 +72,7 @@ function set(to: LimitSet | null): void {
           v-if="shown.sign"
           :share="directory.share(shown.sign)"
           :colour="shown.isOver ? 'rust' : shown.sign.colour"
-        />{{ column.name }}
+        /><span class="one-line" :title="column.name">{{ column.name }}</span>
       </button>
       <IconButton
         class="more"

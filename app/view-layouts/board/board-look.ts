@@ -9,7 +9,7 @@ interface BoardLook {
   readonly widths: Readonly<Record<string, number>>
 }
 const usual: BoardLook = { hidden: [], widths: {} }
-export const [narrowest, widest, stretchStep] = [120, 900, 40] as const
+const [narrowest, widest] = [120, 900] as const
 
 /** Which columns of a board are folded or hidden and how wide they are, for oneself. `atFirst`: those folded until one says otherwise. */
 export function useBoardLook(board: () => string, atFirst: () => readonly string[]) {
