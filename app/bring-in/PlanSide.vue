@@ -10,7 +10,8 @@ import { useChanges } from '../data/changes'
 import { useSession } from '../data/session'
 import { grouped } from '../counted'
 import { bringInWords } from './words'
-import { tableWords } from '../view-layouts/words'
+import { headOf } from '../parts/called'
+import { useDirectory } from '../data/directory'
 import type { PlanSummary } from './worker'
 
 /** What will be brought in, what is left out and why, what must be said first; then it is confirmed. */
@@ -21,6 +22,7 @@ const props = defineProps<{
   mayGo: boolean
   isSending: boolean
 }>()
+const directory = useDirectory()
 const emit = defineEmits<{
   status: [text: string, status: StatusId]
   mend: [line: number, column: number, text: string]
@@ -79,7 +81,7 @@ function mend({ line, column }: Fault): void {
         <div v-for="text in plan.unknownStatuses" :key="text" class="map">
           <span>{{ text }}</span>
           <SelectOne
-            :label="`${tableWords.status}: ${text}`"
+            :label="`${headOf(directory, statuses[0]?.project, 'status')}: ${text}`"
             :placeholder="bringInWords.chooseStatus"
             :choices="statuses.map((status) => ({ value: status.id, title: status.name }))"
             :chosen="undefined"

@@ -8,6 +8,8 @@ import SelectOne from '../parts/SelectOne.vue'
 import { useStretch } from '../parts/use-stretch'
 import { bringInWords } from './words'
 import { itemWords } from '../item/words'
+import { headOf } from '../parts/called'
+import { useDirectory } from '../data/directory'
 import { tableWords } from '../view-layouts/words'
 import { newFieldWords, targetKey } from './targets'
 import type { BringIn } from './use-bring-in'
@@ -23,6 +25,7 @@ const props = defineProps<{
   fetch: BringIn['rows']
   placeOf: BringIn['placeOf']
 }>()
+const directory = useDirectory()
 const emit = defineEmits<{ retarget: [column: number, key: string] }>()
 
 const scroller = ref<HTMLElement>()
@@ -63,9 +66,9 @@ const template = computed(() => `72px ${props.columns.map(widthOf).join(' ')}`)
 /** What a column can become. */
 const targetsOf = (column: ColumnPlan) => [
   ...[
-    ['title', tableWords.title],
+    ['title', headOf(directory, props.fields[0]?.project, 'title')],
     ['kind', tableWords.kind],
-    ['status', tableWords.status],
+    ['status', headOf(directory, props.fields[0]?.project, 'status')],
     ['parent', itemWords.parent],
   ].map(([value = '', name = '']) => ({ value, title: `→ ${name.toLowerCase()}` })),
   ...props.fields.map((field) => ({ value: `field ${field.id}`, title: `→ ${field.name}` })),

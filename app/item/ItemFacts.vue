@@ -6,6 +6,7 @@ import type { Field, Project } from '#core/model/records'
 import { useChanges } from '../data/changes'
 import { useDirectory } from '../data/directory'
 import { dayWords } from '../dates'
+import { headOf } from '../parts/called'
 import { setValue } from '../parts/edits'
 import { FieldEditor } from '../parts/controls'
 import { fieldParts, ValueText } from '../parts/field-parts'
@@ -46,13 +47,13 @@ function endEdit(): void {
 
 <template>
   <dl class="facts">
-    <dt class="one-line">{{ itemWords.status }}</dt>
+    <dt class="one-line">{{ headOf(directory, item.project, 'status') }}</dt>
     <dd>
       <ColumnButton
         class="value"
         :item="item"
         column="status"
-        :label="`${itemWords.status}: ${status?.name}`"
+        :label="`${headOf(directory, item.project, 'status')}: ${status?.name}`"
         :may-edit="mayEdit"
       >
         <StatusText :status="item.status" /> <span class="soft">{{ itemWords.since(row.daysInStatus) }}</span>

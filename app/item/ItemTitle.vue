@@ -3,10 +3,12 @@ import { ref, watch } from 'vue'
 import type { Item } from '#core/model/records'
 import { VTextarea } from '../parts/controls'
 import { useTitleEdit } from '../parts/use-title-edit'
-import { tableWords } from '../view-layouts/words'
+import { headOf } from '../parts/called'
+import { useDirectory } from '../data/directory'
 
 /** An item's title: pressed, it is retyped. */
 const props = defineProps<{ item: Item; mayEdit: boolean }>()
+const directory = useDirectory()
 const { title, begin, changed, save: send } = useTitleEdit(() => props.item)
 const isOpen = ref(false)
 watch(
@@ -34,7 +36,7 @@ async function save(): Promise<void> {
     variant="plain"
     rows="1"
     maxlength="600"
-    :aria-label="tableWords.title"
+    :aria-label="headOf(directory, item.project, 'title')"
     autofocus
     @keydown.enter.prevent="save"
     @keydown.esc.stop="isOpen = false"

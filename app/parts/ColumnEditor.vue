@@ -4,6 +4,7 @@ import type { Item } from '#core/model/records'
 import { useChanges } from '../data/changes'
 import { useDirectory } from '../data/directory'
 import { itemWords } from '../item/words'
+import { headOf } from './called'
 import ChoiceList from './ChoiceList.vue'
 import { kindChoices, statusesFor } from './choices'
 import { setValue } from './edits'
@@ -38,7 +39,7 @@ function choose(id: string | null): void {
       v-else
       :choices="choices"
       :chosen="[item[column]]"
-      :label="itemWords[column]"
+      :label="column === 'status' ? headOf(directory, item.project, column) : itemWords[column]"
       :typed="typed"
       @choose="choose"
       @leave="emit('leave')"

@@ -1,15 +1,18 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { useRouter } from 'vue-router'
+import { builtInNames, type BuiltIn } from '#core/model/called'
 import { useNames } from '#core/model/names'
 import type { Field, PaletteColour, Project } from '#core/model/records'
 import ProjectNames, { type Names } from '../shell/ProjectNames.vue'
 import { projectWords } from '../shell/project-words'
 import ColourChoice from '../parts/ColourChoice.vue'
 import SectionHead from '../parts/SectionHead.vue'
+import { headOf } from '../parts/called'
 import LineEditor from '../people/LineEditor.vue'
 import { useDirectory } from '../data/directory'
 import { changeSet } from '../shell/project-names'
+import { tableWords } from '../view-layouts/words'
 import { useSetUpChange } from './changes'
 import { projectPartWords, setUpWords, statusWords } from './words'
 
@@ -34,6 +37,18 @@ const fields = computed(() =>
     return field && !field.archived ? [{ use, field }] : []
   }),
 )
+/** Title and status, which every item has: no fields, but named and described like them. */
+const builtIns = computed(
+  () =>
+  builtInNames.map((of) => ({ of, name: headOf(directory, props.project.id, of), help: props.project.called?.[of]?.help ?? '' })), // prettier-ignore
+)
+function call(of: BuiltIn, to: { name?: string; help?: string }): void {
+  const { id, called } = props.project
+  const own = called?.[of]
+  const name = to.name ?? own?.name ?? null
+  const next = { ...called, [of]: { name: name === tableWords[of] || !name ? null : name, help: to.help ?? own?.help ?? '' } } // prettier-ignore
+  void setUp.send({ type: 'project.set', target: id, set: { called: { from: called ?? null, to: next } } })
+}
 function set(field: Field, what: 'name' | 'help', to: string): void {
   if (what === 'name' && !to) return
   void setUp.send({ type: 'field.set', target: field.id, set: { [what]: { from: field[what], to } } })
@@ -60,6 +75,27 @@ function set(field: Field, what: 'name' | 'help', to: string): void {
       <SectionHead :title="projectPartWords.names" />
       <p class="soft">{{ mayEdit ? projectPartWords.namesAbout : setUpWords.onlyLeads }}</p>
       <dl>
+        <template v-for="one in builtIns" :key="one.of">
+          <dt class="soft">{{ projectPartWords.builtIn[one.of] }}</dt>
+          <dd>
+            <LineEditor
+              :text="one.name"
+              :label="projectPartWords.nameOf(one.of)"
+              :may-edit="mayEdit"
+              @set="call(one.of, { name: $event })"
+            />
+          </dd>
+          <dd>
+            <LineEditor
+              class="soft"
+              :text="one.help"
+              :label="projectPartWords.help(one.name)"
+              :none="projectPartWords.noHelp"
+              :may-edit="mayEdit"
+              @set="call(one.of, { help: $event })"
+            />
+          </dd>
+        </template>
         <template v-for="{ use, field } in fields" :key="use">
           <dt class="soft">{{ projectPartWords.serves[use] }}</dt>
           <dd>

@@ -4,6 +4,7 @@ import { partsOf, together } from '#core/commands/bare'
 import type { BareCommand } from '#core/commands/registry'
 import { useChanges } from '../data/changes'
 import { useAsk } from '../data/use-ask'
+import { afterAll } from './after-all'
 
 /** Where what depends on a thing goes when it is removed. */
 export interface Destination {
@@ -57,7 +58,7 @@ export const useSetUpChange = defineStore('set-up change', () => {
   }
   /** Does a change, or puts it to the others that are done as one; the last word on a thing counts. */
   async function send(command: BareCommand): Promise<boolean> {
-    if (!gathered.value) return changes.send(command)
+    if (!gathered.value) return changes.send(command, afterAll(command))
     const told = await effects('effects', { command })
     if (!told?.ok) {
       if (told) changes.say(await changes.wordsFor(told.problem))

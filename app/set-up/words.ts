@@ -143,6 +143,7 @@ export const changeWords = {
 export const projectPartWords = {
   names: 'Names of its own fields',
   namesAbout: 'Call them what your craft calls them: the new name shows everywhere at once.',
+  builtIn: { title: 'What an item is called by', status: 'Where it stands' },
   serves: {
     assignees: 'Who does the work',
     reviewer: 'Who checks it',

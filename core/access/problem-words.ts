@@ -100,7 +100,14 @@ export const actWords: Readonly<Record<Act, string>> = {
   'set up project': 'change how this project is set up',
 }
 
+/** What is said in a word. */
+const isPlain = (value: unknown): boolean => typeof value !== 'object' || value === null
+
 function changedWords(naming: Naming, at: Place | undefined): string {
+  if (at?.field && !at.item && isPlain(at.stored) && isPlain(at.yours)) {
+    const [stored, yours] = [naming.value(at.field, at.stored), naming.value(at.field, at.yours)]
+    return `Someone else changed this to ${stored || 'nothing'} just now, and that stays. You wanted ${yours || 'nothing'}.`
+  }
   if (!at?.item || !at.field) return 'Someone else changed this just now. Their change stays; look at it and try again.'
   const who = at.by ? naming.person(at.by) : 'Someone'
   const key = naming.key(at.item)

@@ -3,6 +3,7 @@ import { looksLikeDate } from '../base/dates'
 import { tryParseDecimal } from '../base/decimals'
 import { splitSeveral, type FieldTypeName } from '../fields/contract'
 import { wordsForNo, wordsForYes } from '../fields/checkbox'
+import { builtInNames, calledIn } from '../model/called'
 import { useNames } from '../model/names'
 import { fieldsOf, type Reader } from '../model/reader'
 import type { Field, ProjectId } from '../model/records'
@@ -56,8 +57,14 @@ export function proposeColumns(table: CsvTable, reader: Reader, project: Project
   })
   return plans.some((plan) => plan.target.to === 'title') ? plans : withSomeTitle(plans)
 
+  function ownNames(name: keyof typeof builtIn): string[] {
+    const own = builtInNames.find((one) => one === name)
+    return (own && [calledIn(reader.maybe('project', project), own) ?? []].flat()) ?? []
+  }
   function targetOf(header: string, i: number): ColumnTarget {
-    const own = (Object.keys(builtIn) as (keyof typeof builtIn)[]).find((name) => isOneOf(builtIn[name], header))
+    const own = (Object.keys(builtIn) as (keyof typeof builtIn)[]).find((name) =>
+      isOneOf([...builtIn[name], ...ownNames(name)], header),
+    )
     if (own) return { to: own }
     const byName = fields.find((field) => isOneOf([field.name], header)) ?? fieldInUse(reader, project, fields, header)
     if (byName) return { to: 'field', field: byName.id }

@@ -99,3 +99,14 @@ function change({ state, project, people }: Small, item: Item, items: readonly I
   const [field, value] = pick(changes, what)
   state.set('item', item.id, field, value)
 }
+
+it('title and status are called as the project calls them, and as everyone does without a name of their own', () => {
+  const { state, project } = smallWorkspace()
+  const names = () => ['title', 'status'].map((of) => maybeFact(state, project.id, { fact: of as 'title' })?.name)
+  const listed = () => factsOf(state, state.maybe('project', project.id)!).map(({ name }) => name)
+  expect(names()).toEqual(['title', 'status'])
+  state.set('project', project.id, 'called', { status: { name: 'stage', help: 'how far it is' }, title: { name: null, help: '' } }) // prettier-ignore
+  expect(names()).toEqual(['title', 'stage'])
+  expect(listed()).toEqual(expect.arrayContaining(['title', 'stage']))
+  expect(listed()).not.toContain('status')
+})

@@ -1,4 +1,5 @@
 import { fieldTypes } from '../fields/registry'
+import { builtInNames, calledIn } from '../model/called'
 import type { AutomaticFactName } from '../model/names'
 import { fieldContext, fieldsOf, type Reader } from '../model/reader'
 import type { FactRef, FactTest, Field, FieldId, Project, ProjectId } from '../model/records'
@@ -39,6 +40,13 @@ const automatic = Object.fromEntries(
   ]),
 ) as Readonly<Record<AutomaticFactName, Fact>>
 
+/** As the project calls it, where it has a name of its own for it. */
+function called(fact: Fact, project: Project | undefined): Fact {
+  const own = builtInNames.find((name) => name === fact.key)
+  const name = own && calledIn(project, own)
+  return name ? { ...fact, name } : fact
+}
+
 /** A field as a fact. */
 export function factOfField(field: Field): Fact {
   const type = fieldTypes[field.type]
@@ -64,7 +72,7 @@ export function factOfField(field: Field): Fact {
 
 /** Undefined where the project has no such field (any more). */
 export function maybeFact(reader: Reader, project: ProjectId, ref: FactRef): Fact | undefined {
-  if (ref.fact !== 'field') return automatic[ref.fact]
+  if (ref.fact !== 'field') return called(automatic[ref.fact], reader.maybe('project', project))
   const field = reader.maybe('field', ref.field)
   return field?.project === project && !field.archived ? factOfField(field) : undefined
 }
@@ -72,7 +80,7 @@ export function maybeFact(reader: Reader, project: ProjectId, ref: FactRef): Fac
 /** All of a project, its fields first. */
 export const factsOf = (reader: Reader, project: Project): Fact[] => [
   ...fieldsOf(reader, project.id).map(factOfField),
-  ...Object.values(automatic),
+  ...Object.values(automatic).map((fact) => called(fact, project)),
 ]
 
 /** The test with which a new condition about a fact begins. */

@@ -46,7 +46,9 @@ function renamed(pool: readonly string[]): Small {
     for (const record of [...one.state.all(entity)])
       one.state.put(entity, record.id, { ...record, name: name() } as never)
   for (const option of [...one.state.all('option')]) one.state.put('option', option.id, { ...option, label: name() })
-  return one
+  const called = { title: { name: name(), help: '' }, status: { name: name(), help: '' } }
+  one.state.set('project', one.project.id, 'called', called)
+  return { ...one, project: { ...one.project, called } }
 }
 
 const random = randomOf(smallWorkspace())

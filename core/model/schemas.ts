@@ -29,6 +29,9 @@ const use = z.nullable(ids.fieldId)
 /** Which field of the project serves as what; each may be none. */
 export const usesRecord = z.object({ assignees: use, reviewer: use, effort: use, start: use, due: use, need: use })
 
+const called = z.optional(z.nullable(z.object({ name: z.nullable(name), help: text(500) })))
+/** What a project calls title and status, which every item has; no name: as everyone does. */
+export const calledRecord = z.nullable(z.object({ title: called, status: called }))
 /** What a team works on. */
 export const projectRecord = z.object({
   id: ids.projectId,
@@ -39,6 +42,7 @@ export const projectRecord = z.object({
   rank,
   archived: z.boolean(),
   uses: usesRecord,
+  called: z.optional(calledRecord),
   nextNumber: whole(1),
 })
 

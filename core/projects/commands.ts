@@ -6,7 +6,7 @@ import { name } from '../base/schemas'
 import { paletteColours } from '../model/names'
 import type { Reader } from '../model/reader'
 import type { Project } from '../model/records'
-import { projectRecord } from '../model/schemas'
+import { calledRecord, projectRecord } from '../model/schemas'
 import { recordCommands } from '../setup/record-commands'
 import { archivedNow } from './set-up/in-project'
 
@@ -25,7 +25,13 @@ export const projects = recordCommands({
   entity: 'project',
   record: projectRecord,
   id: ids.projectId,
-  fields: { name, prefix: projectRecord.shape.prefix, colour: z.enum(paletteColours), archived: z.boolean() },
+  fields: {
+    name,
+    prefix: projectRecord.shape.prefix,
+    colour: z.enum(paletteColours),
+    archived: z.boolean(),
+    called: calledRecord,
+  },
   siblings: (reader) => reader.all('project'),
   check: nameRefusal,
   besides: ({ id, prefix, oldPrefixes }, next) =>

@@ -94,6 +94,7 @@ export const project = pgTable('project', {
   rank: text('rank').notNull(),
   archived: boolean('archived').notNull(),
   uses: jsonb('uses').notNull(),
+  called: jsonb('called'),
   nextNumber: integer('next_number').notNull(),
 }, byId) // prettier-ignore
 

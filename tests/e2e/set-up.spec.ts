@@ -123,8 +123,37 @@ test('what due is called here, it is called everywhere', async ({ browser }) => 
   await lead.getByRole('textbox', { name: 'Name of due' }).fill('ready by')
   await lead.keyboard.press('Enter')
   await expect(other.getByRole('columnheader', { name: 'ready by' })).toBeVisible({ timeout: 2000 })
+  await lead.getByRole('button', { name: 'Name of status: Status' }).click()
+  await lead.getByRole('textbox', { name: 'Name of status' }).fill('stage')
+  await lead.keyboard.press('Enter')
+  await expect(other.getByRole('columnheader', { name: 'stage' })).toBeVisible({ timeout: 2000 })
   await other.goto(`${other.url()}?item=GLH-6`)
   await expect(other.getByRole('complementary').getByText('ready by', { exact: true })).toBeVisible()
+  await expect(other.getByRole('complementary').getByText('stage', { exact: true })).toBeVisible()
+  await lead.keyboard.press('Control+z')
+  await expect(other.getByRole('columnheader', { name: 'Status' })).toBeVisible()
+})
+
+test('where two leads change the same, the later one is told both, and may have theirs after all', async ({
+  browser,
+}) => {
+  const [lead, other] = [await setUp(await demo.as(browser, 'Séverine')), await setUp(await demo.as(browser, 'Imke', { expected: [/409/] }))] // prettier-ignore
+  const before = (await names(lead))[0]!
+  const rename = async (page: Page, to: string) => {
+    await cell(page, before).first().focus()
+    await page.keyboard.press('Enter')
+    await page.getByRole('textbox', { name: 'Status' }).fill(to)
+  }
+  await rename(other, 'Asked for')
+  await rename(lead, 'Heard of')
+  await lead.keyboard.press('Enter')
+  await expect(cell(lead, 'Heard of')).toBeVisible()
+  await expect(other.getByRole('heading', { level: 1 })).toContainText('Heard of')
+  await other.keyboard.press('Enter')
+  const notice = other.getByRole('alert').filter({ hasText: 'Someone else changed this to “Heard of” just now' })
+  await expect(notice).toContainText('You wanted “Asked for”.')
+  await notice.getByRole('button', { name: 'Use mine' }).click()
+  await expect(cell(lead, 'Asked for')).toBeVisible({ timeout: 2000 })
 })
 
 test('who takes part is changed where the project is set up; whoever may not, looks', async ({ browser }) => {

@@ -8,7 +8,6 @@ import FieldEditor from '../../parts/FieldEditor.vue'
 import { fieldParts, ValueText } from '../../parts/field-parts'
 import { KindMark, StatusText } from '../../parts/marks'
 import { useDirectory } from '../../data/directory'
-import { tableWords } from '../words'
 import type { TableColumn } from './columns'
 
 /** A cell while it is edited. `sent`: the title is on its way, and is shown until the row says it. */
@@ -60,7 +59,7 @@ function onTitleKey(event: KeyboardEvent): void {
       v-model="title"
       class="in-place"
       variant="plain"
-      :aria-label="tableWords.title"
+      :aria-label="column.name"
       maxlength="600"
       @keydown="onTitleKey"
       @blur="saveTitle('blur')"

@@ -5,6 +5,7 @@ import { useVirtualizer } from '@tanstack/vue-virtual'
 import { mdiChevronLeft, mdiChevronRight } from '@mdi/js'
 import { isHead, type GroupHead, type ListLine, type Row } from '#core/layouts/rows'
 import { useQuery } from '../../data/use-query'
+import { headOf } from '../../parts/called'
 import { usePreferences } from '../../data/preferences'
 import { useDirectory } from '../../data/directory'
 import { stands } from '../../data/stands'
@@ -86,6 +87,7 @@ const columns = computed(() =>
   columnsOf(
     props.definition.show.flatMap((id) => directory.reader.maybe('field', id) ?? []),
     { ...widths.value, ...dragged.value },
+    (of) => headOf(directory, props.project.id, of),
   ),
 )
 const template = computed(() => gridTemplate(columns.value))

@@ -1,3 +1,4 @@
+import type { BuiltIn } from '#core/model/called'
 import { fieldTypes } from '#core/fields/registry'
 import type { AutomaticFactName } from '#core/model/names'
 import type { FactRef, Field } from '#core/model/records'
@@ -18,7 +19,11 @@ export interface TableColumn {
 }
 
 /** Key, title, kind and status, then the fields that the view shows; `widths`: those that are not as wide as usual. */
-export function columnsOf(fields: readonly Field[], widths: Readonly<Record<string, number>>): TableColumn[] {
+export function columnsOf(
+  fields: readonly Field[],
+  widths: Readonly<Record<string, number>>,
+  head: (of: BuiltIn) => string = (of) => tableWords[of],
+): TableColumn[] {
   const width = (of: string, least: number, share: number) =>
     widths[of] === undefined ? { least, share } : { least: widths[of], share: 0 }
   const own = (is: AutomaticFactName & TableColumn['is'], name: string, least: number, share = 0): TableColumn => ({
@@ -26,9 +31,9 @@ export function columnsOf(fields: readonly Field[], widths: Readonly<Record<stri
   }) // prettier-ignore
   return [
     own('key', tableWords.key, 92),
-    own('title', tableWords.title, 240, 2),
+    own('title', head('title'), 240, 2),
     own('kind', tableWords.kind, 108),
-    own('status', tableWords.status, 128),
+    own('status', head('status'), 128),
     ...fields.map((field): TableColumn => {
       const [least, share] = fieldParts[field.type].width
       const sort = fieldTypes[field.type].isApart ? undefined : fieldRef(field.id)
