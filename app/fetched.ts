@@ -14,3 +14,18 @@ export async function fetched<Module>(load: () => Promise<Module>): Promise<Modu
       await new Promise((resolve) => setTimeout(resolve, retryMs))
     }
 }
+
+const loads: (() => Promise<unknown>)[] = []
+
+/** What a page does without at first: fetched once the page stands, or when it is first needed. Called in modules alone. */
+export function soon<Module>(load: () => Promise<Module>): () => Promise<Module> {
+  let loading: Promise<Module> | undefined
+  const once = () => (loading ??= fetched(load))
+  loads.push(once)
+  return once
+}
+
+/** The page stands: fetches all of it, so that it is there before anyone needs it or the line is cut. */
+export function fetchLater(): void {
+  for (const load of loads.splice(0)) void load()
+}

@@ -1,10 +1,12 @@
-import { problemWords } from '#core/access/problem-words'
 import type { Problem } from '#core/base/result'
 import { fieldTypes } from '#core/fields/registry'
 import type { Value } from '#core/fields/value'
 import { fieldContext, type Reader } from '#core/model/reader'
+import { soon } from '../fetched'
 import type { useDirectory } from './directory'
 import type { useSession } from './session'
+
+const sentences = soon(() => import('#core/access/problem-words'))
 
 /** Says problems by the names that things have here. */
 export function problemSaid(session: ReturnType<typeof useSession>, directory: ReturnType<typeof useDirectory>) {
@@ -12,6 +14,7 @@ export function problemSaid(session: ReturnType<typeof useSession>, directory: R
     const item = problem.at?.[0]?.item
     const key = item ? ((await session.api?.keyOf(item)) ?? item) : ''
     const { reader } = directory
+    const { problemWords } = await sentences()
     return problemWords(problem, {
       key: () => key,
       field: (id) => reader.maybe('field', id)?.name ?? id,

@@ -167,13 +167,13 @@ const takenNames = (but?: BoardColumn) => rows.value.filter((row) => row !== but
           ><StatusText :status="one.status" /></span></template
       ><template v-else-if="column === 'limit'">{{ limitText(row) }}</template>
       <PlacesMark
-        v-else-if="typeof limitSetOf(directory.reader, row.id)?.most === 'number'"
+        v-else-if="standing && typeof limitSetOf(directory.reader, row.id)?.most === 'number'"
         class="places"
         :held="standing?.sums[row.id] ?? here(row)"
         :limit="limitSetOf(directory.reader, row.id)?.most ?? 0"
         :least="limitSetOf(directory.reader, row.id)?.least"
         :say="say(row)"
-      /><template v-else>{{ here(row) }}</template>
+      /><template v-else-if="standing">{{ here(row) }}</template>
     </EditGrid>
     <p v-if="outside.length" class="note mind outside">
       {{ boardWords.outside(outside.length) }}

@@ -66,7 +66,7 @@ const text = (row: StatusRow, column: Column): string =>
     turn: () => turnText(directory.reader, row) || statusWords.noTurn,
     goesTo: () => goesToText(row, rows.value),
     asks: () => asksText(directory.reader, row) || statusWords.noTurn,
-    here: () => String(counts.value[row.id] ?? 0),
+    here: () => (props.standing ? String(counts.value[row.id] ?? 0) : ''),
     stays: () => (stays.value[row.id] === undefined ? statusWords.noTurn : stayWords(stays.value[row.id]!)),
   })[column]()
 

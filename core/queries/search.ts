@@ -1,4 +1,4 @@
-import UFuzzy from '@leeoniya/ufuzzy'
+import type UFuzzy from '@leeoniya/ufuzzy'
 import { foldText } from '../base/collation'
 import type { ItemTable } from '../model/item-table'
 import { itemKey, projectsInOrder } from '../model/reader'
@@ -25,15 +25,20 @@ const mostFound = 20
 const mostRanked = 500
 /** In fewer letters a wrong one leaves too little. */
 const shortestForgiven = 4
-/** A word with one wrong letter is still found. */
-const forgiving = new UFuzzy({ intraMode: 1 })
+/** A word with one wrong letter is still found. Fetched when that may matter: what opens a page does without. */
+let loading: Promise<UFuzzy | undefined> | undefined
+const forgiving = (): Promise<UFuzzy | undefined> =>
+  (loading ??= import('@leeoniya/ufuzzy').then(
+    ({ default: Fuzzy }) => new Fuzzy({ intraMode: 1 }),
+    () => (loading = undefined),
+  ))
 
 /**
  * Items that are not archived, by their key or by words of their title, accents and case aside: a key first, then titles
  * that begin with what was typed, then those in which a word does, then the rest; where these are few, those that differ
  * by a letter in a word. Items of the first projects come first among those that fit as well.
  */
-export const search = askedQuery<SearchInput, FoundItem[]>(({ state }, { project, words }) => {
+export const search = askedQuery<SearchInput, FoundItem[]>(async ({ state }, { project, words }) => {
   const typed = foldText(words).trim().replace(/\s+/g, ' ')
   const projects = project ? [project] : projectsInOrder(state).map((one) => one.id)
   const found = new Map<string, FoundItem & { readonly rank: number }>()
@@ -48,8 +53,8 @@ export const search = askedQuery<SearchInput, FoundItem[]>(({ state }, { project
     for (const row of rowsByKey(state, table, typed)) take(table, row, 0)
     for (const row of rowsByWords(table, typed)) take(table, row, fitOf(table.title.a[row] ?? '', typed))
   }
-  if (typed.length >= shortestForgiven && found.size < mostFound)
-    for (const table of tables) for (const row of rowsAlmost(table, typed)) take(table, row, 4)
+  const fuzzy = typed.length >= shortestForgiven && found.size < mostFound ? await forgiving() : undefined
+  if (fuzzy) for (const table of tables) for (const row of rowsAlmost(fuzzy, table, typed)) take(table, row, 4)
   return [...found.values()]
     .sort((a, b) => a.rank - b.rank)
     .slice(0, mostFound)
@@ -88,12 +93,12 @@ function fitOf(title: string, typed: string): number {
 }
 
 /** Rows whose title has every word, each with one letter wrong at most; the best first. */
-function rowsAlmost(table: ItemTable, typed: string): readonly number[] {
+function rowsAlmost(fuzzy: UFuzzy, table: ItemTable, typed: string): readonly number[] {
   const titles = table.title.folded() as string[]
-  const rows = forgiving.filter(titles, typed) ?? []
+  const rows = fuzzy.filter(titles, typed) ?? []
   if (!rows.length || rows.length > mostRanked) return rows.slice(0, mostFound)
-  const info = forgiving.info(rows, titles, typed)
-  return forgiving.sort(info, titles, typed).map((at) => info.idx[at]!)
+  const info = fuzzy.info(rows, titles, typed)
+  return fuzzy.sort(info, titles, typed).map((at) => info.idx[at]!)
 }
 
 /** Keys and titles of items, of those that are there. */

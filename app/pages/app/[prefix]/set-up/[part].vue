@@ -147,9 +147,11 @@ onUnmounted(() => {
       >
       <span v-else
         ><b>{{ statuses }}</b> {{ statusWords.count(statuses)
-        }}<template v-if="part === 'statuses'"> · {{ statusWords.moves(moves) }}</template></span
+        }}<span v-if="part === 'statuses'" class="hints">{{ ` · ${statusWords.moves(moves)}` }}</span></span
       >
-      <VBtn v-if="mayEdit && !setUp.gathered" variant="plain" @click="setUp.begin()">{{ changeWords.gather }}</VBtn>
+      <VBtn v-if="mayEdit && !setUp.gathered && !setUp.pending" class="hints" variant="plain" @click="setUp.begin()">{{
+        changeWords.gather
+      }}</VBtn>
       <span v-if="setUp.pending" class="rust"
         ><b>{{ setUpWords.notDone(setUp.pending.title) }}</b></span
       >
