@@ -14,8 +14,8 @@ export interface GridColumn<C> {
   readonly width: string
   readonly isNumber?: boolean
   readonly isEditable?: boolean
-  /** Left out where there is little room. */
-  readonly isSpare?: boolean
+  /** Left out where there is little room: 1 sooner than 2. */
+  readonly spare?: 1 | 2
 }
 /** What whoever shows it can ask of it. */
 export interface GridHandle {
@@ -47,7 +47,8 @@ const rowAt = computed(() =>
 const widths = (columns: readonly GridColumn<C>[]) => `22px ${columns.map(({ width }) => width).join(' ')}`
 const template = computed(() => ({
   '--columns': widths(props.columns),
-  '--few': widths(props.columns.filter(({ isSpare }) => !isSpare)),
+  '--some': widths(props.columns.filter(({ spare }) => spare !== 1)),
+  '--few': widths(props.columns.filter(({ spare }) => !spare)),
 }))
 const isHere = (row: number, column: number) => row === rowAt.value && column === at.value.column
 
@@ -111,7 +112,7 @@ defineExpose({ focus })
         v-for="column in columns"
         :key="column.id"
         role="columnheader"
-        :class="{ number: column.isNumber, spare: column.isSpare }"
+        :class="{ number: column.isNumber, [`spare-${column.spare}`]: column.spare }"
         :title="column.hint"
         >{{ column.head }}</span
       >
@@ -139,7 +140,11 @@ defineExpose({ focus })
         :key="column.id"
         role="gridcell"
         class="cell one-line"
-        :class="{ number: column.isNumber, spare: column.isSpare, editable: mayEdit && column.isEditable }"
+        :class="{
+          number: column.isNumber,
+          [`spare-${column.spare}`]: column.spare,
+          editable: mayEdit && column.isEditable,
+        }"
         :tabindex="isHere(i, j) ? 0 : -1"
         :data-cell="`${row.id} ${j}`"
         @click="act(row, j, $event.currentTarget as HTMLElement)"
@@ -213,11 +218,19 @@ defineExpose({ focus })
 .end {
   box-shadow: 0 2px 0 var(--leaf);
 }
+@container edit-grid (max-width: 680px) {
+  .line {
+    grid-template-columns: var(--some);
+  }
+  .spare-1 {
+    display: none;
+  }
+}
 @container edit-grid (max-width: 480px) {
   .line {
     grid-template-columns: var(--few);
   }
-  .spare {
+  .spare-2 {
     display: none;
   }
 }

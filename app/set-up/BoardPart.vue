@@ -34,7 +34,7 @@ type Column = 'name' | 'holds' | 'limit' | 'here'
 type Fact = Exclude<Column, 'here'> | 'lines'
 const columns: readonly GridColumn<Column>[] = [
   { id: 'name', head: boardWords.name, width: 'minmax(120px, 1fr)', isEditable: true },
-  { id: 'holds', head: boardWords.holds, width: 'minmax(120px, 2fr)', isEditable: true, isSpare: true },
+  { id: 'holds', head: boardWords.holds, width: 'minmax(120px, 2fr)', isEditable: true, spare: 2 },
   { id: 'limit', head: boardWords.limit, width: '104px', isNumber: true, isEditable: true },
   { id: 'here', head: boardWords.here, width: '150px', isNumber: true },
 ]

@@ -35,11 +35,11 @@ type Column = Fact | 'here' | 'stays'
 const columns: readonly GridColumn<Column>[] = [
   { id: 'name', head: statusWords.name, width: 'minmax(120px, 1.6fr)', isEditable: true },
   { id: 'phase', head: statusWords.phase, width: 'minmax(84px, 0.8fr)', isEditable: true },
-  { id: 'turn', head: statusWords.turn, width: 'minmax(90px, 1fr)', isEditable: true, isSpare: true },
-  { id: 'goesTo', head: statusWords.goesTo, width: 'minmax(84px, 1fr)', isEditable: true, isSpare: true },
-  { id: 'asks', head: statusWords.asks, width: 'minmax(96px, 1.2fr)', isEditable: true, isSpare: true },
+  { id: 'turn', head: statusWords.turn, width: 'minmax(90px, 1fr)', isEditable: true, spare: 2 },
+  { id: 'goesTo', head: statusWords.goesTo, width: 'minmax(84px, 1fr)', isEditable: true, spare: 1 },
+  { id: 'asks', head: statusWords.asks, width: 'minmax(96px, 1.2fr)', isEditable: true, spare: 2 },
   { id: 'here', head: statusWords.here, width: '64px', isNumber: true },
-  { id: 'stays', head: statusWords.stays, hint: statusWords.staysHint, width: '92px', isNumber: true, isSpare: true },
+  { id: 'stays', head: statusWords.stays, hint: statusWords.staysHint, width: '92px', isNumber: true, spare: 1 },
 ]
 const rows = computed(() => statusRows(directory.reader, workflow.value))
 const counts = computed(() => props.standing?.statuses ?? {})

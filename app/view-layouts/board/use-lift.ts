@@ -61,10 +61,11 @@ export function useLift({ columns, mayMove, isSortedByRank, hold }: Board) {
       : { ...drop, words: limit ? `${drop.words}; ${entry.words}` : entry.words }
   }
   const entryOf = (row: Row, to: string) => directory.me && entryWords(directory.reader, row.item, to, directory.me.id)
-  /** What its statuses have in common that a card may get there. */
+  /** What the first status asks for that a card may get there; where it may get none, why. */
   function entryInto(row: Row, shown: ShownColumn): EntryWords | undefined {
-    const [first, ...rest] = columns.statusesIn(shown, row.item.kind).map((to) => ({ entry: entryOf(row, to) }))
-    return [first, ...rest].find((one) => one && !one.entry?.isOff)?.entry ?? (rest.length ? undefined : first?.entry)
+    const entries = columns.statusesIn(shown, row.item.kind).map((to) => entryOf(row, to))
+    const open = entries.filter((entry) => !entry?.isOff)
+    return open.length ? open[0] : entries[0]
   }
   /** The others of a column, in order, without the lifted card. */
   const others = (column: ShownColumn, item: string) => rowsOf(column).filter((row) => row.item.id !== item)
