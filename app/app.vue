@@ -1,9 +1,8 @@
 <script setup lang="ts">
 import { onMounted } from 'vue'
-import { usePreferences } from './data/preferences'
+import { restoreTheme } from './data/kept-theme'
 
-const preferences = usePreferences()
-onMounted(() => preferences.follow())
+onMounted(restoreTheme)
 </script>
 
 <template>

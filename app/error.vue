@@ -2,13 +2,12 @@
 import { computed, onMounted } from 'vue'
 import type { NuxtError } from 'nuxt/app'
 import WrenMark from './parts/WrenMark.vue'
-import { usePreferences } from './data/preferences'
+import { restoreTheme } from './data/kept-theme'
 import { errorWords } from './shell/error-words'
 
 /** What is shown instead of a page that is not there or broke. */
 const props = defineProps<{ error: NuxtError }>()
-const preferences = usePreferences()
-onMounted(() => preferences.follow())
+onMounted(restoreTheme)
 const w = computed(() => (props.error.statusCode === 404 ? errorWords.missing : errorWords.broken))
 </script>
 

@@ -5,9 +5,8 @@ import { preferenceOf } from '#core/model/looks'
 import type { PersonId, Preference } from '#core/model/records'
 import { useChanges } from './changes'
 import { useDirectory } from './directory'
+import { densityKey, themeKey } from './kept-theme'
 
-/** What this browser keeps of it, for what is painted before anything has been read (worker/start). */
-const [themeKey, densityKey] = ['wrenleaf-theme', 'wrenleaf-density'] as const
 /** How high a row is, in px, with the line below it; `--row` in the style sheets. */
 const rowHeights: Readonly<Record<Preference['density'], number>> = { close: 29, usual: 33, roomy: 41 }
 

@@ -9,6 +9,7 @@ import { SearchBox, ShortcutList } from '../shell/around'
 import { isShowingKeys } from '../shell/shortcuts'
 import { useChanges } from '../data/changes'
 import { useDirectory } from '../data/directory'
+import { usePreferences } from '../data/preferences'
 import { useSession } from '../data/session'
 import { afterPaint, stands } from '../data/stands'
 import { useViews } from '../data/views'
@@ -19,6 +20,7 @@ const session = useSession()
 const directory = useDirectory()
 const views = useViews()
 const changes = useChanges()
+const preferences = usePreferences()
 const route = useRoute()
 const router = useRouter()
 const isSearching = ref(false)
@@ -30,6 +32,7 @@ onMounted(() => {
   addEventListener('keydown', onKey)
   afterPaint(() => {
     stands.value = true
+    preferences.follow()
     fetchLater()
     learnNumbers(navigator.language)
     afterPaint(() => warmDayFormats(navigator.language))
