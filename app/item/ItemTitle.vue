@@ -5,6 +5,7 @@ import { VTextarea } from '../parts/controls'
 import { useTitleEdit } from '../parts/use-title-edit'
 import { headOf } from '../parts/called'
 import { useDirectory } from '../data/directory'
+import { vTakesFocus } from '../parts/takes-focus'
 
 /** An item's title: pressed, it is retyped. */
 const props = defineProps<{ item: Item; mayEdit: boolean }>()
@@ -37,7 +38,7 @@ async function save(): Promise<void> {
     rows="1"
     maxlength="600"
     :aria-label="headOf(directory, item.project, 'title')"
-    autofocus
+    v-takes-focus
     @keydown.enter.prevent="save"
     @keydown.esc.stop="isOpen = false"
     @blur="save"

@@ -10,6 +10,7 @@ import { VTextarea } from '../parts/controls'
 import SectionHead from '../parts/SectionHead.vue'
 import { itemWords } from './words'
 import { editorWords } from '../parts/words'
+import { vTakesFocus } from '../parts/takes-focus'
 
 /** A long text, fetched when it is looked at. Where someone wrote meanwhile, both are shown and one chooses. */
 const props = defineProps<{ item: Item; field: Field; mayEdit: boolean }>()
@@ -83,7 +84,7 @@ function leave(): void {
         rows="6"
         maxlength="100000"
         :aria-label="editorWords.edit(field.name)"
-        autofocus
+        v-takes-focus
         @keydown.ctrl.enter="save"
         @keydown.esc.stop="leave"
       />

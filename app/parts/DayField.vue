@@ -5,6 +5,7 @@ import { VTextField } from 'vuetify/components/VTextField'
 import { isPlainDate } from '#core/base/dates'
 import { usePreferences } from '../data/preferences'
 import { useSecondStep } from './second-step'
+import { vTakesFocus } from './takes-focus'
 
 /** A day: typed, or pressed in the month below. */
 const text = defineModel<string>({ required: true })
@@ -26,7 +27,7 @@ const picked = computed({
 
 <template>
   <div class="day">
-    <VTextField v-model="text" variant="underlined" autofocus :aria-label="label" :error-messages="wrong" />
+    <VTextField v-model="text" variant="underlined" v-takes-focus :aria-label="label" :error-messages="wrong" />
     <div class="month">
       <VDatePicker v-if="isMonthDue" v-model="picked" :first-day-of-week="preferences.own.weekStart % 7" />
     </div>

@@ -18,6 +18,7 @@ import { useDirectory } from '../data/directory'
 import LinksShown from './LinksShown.vue'
 import { rolesToGive } from './people'
 import { addPeopleWords, invitationWords, peopleWords, personWords } from './words'
+import { vTakesFocus } from '../parts/takes-focus'
 
 /** Adds one person or a whole list; what each line was understood as stands below while one types. */
 const isOpen = defineModel<boolean>({ required: true })
@@ -99,7 +100,7 @@ async function invite(people: readonly Person[]): Promise<void> {
         persistent-hint
         rows="3"
         max-rows="10"
-        autofocus
+        v-takes-focus
       />
       <ul v-if="faults.length" class="faults note mind" role="status">
         <li v-for="one in faults" :key="one.line">

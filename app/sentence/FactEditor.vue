@@ -18,6 +18,7 @@ import { tallyWords } from '../shell/words'
 import DaysEditor from './DaysEditor.vue'
 import RangeEditor from './RangeEditor.vue'
 import { toggled } from '../parts/toggled'
+import { vTakesFocus } from '../parts/takes-focus'
 
 /** What is asked of one fact: how, and of which values, each with how many items it would give. */
 type FactCondition = Extract<Condition, { about: 'fact' }>
@@ -162,7 +163,7 @@ const setWords = (typed: string) => {
         maxlength="200"
         :aria-label="phraseWords.hasWords"
         :model-value="test.words.trim()"
-        autofocus
+        v-takes-focus
         @update:model-value="setWords"
         @keydown.enter="emit('leave')"
       />

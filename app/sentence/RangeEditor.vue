@@ -4,6 +4,7 @@ import { VTextField } from 'vuetify/components/VTextField'
 import { printDecimal, tryParseDecimal } from '#core/base/decimals'
 import type { Field } from '#core/model/records'
 import { phraseWords } from './phrase-words'
+import { vTakesFocus } from '../parts/takes-focus'
 
 /** From a number to a number, both with themselves; either may be open. */
 const props = defineProps<{ field: Field | undefined; from: number | null; to: number | null }>()
@@ -27,7 +28,7 @@ function set(end: 'from' | 'to', event: Event): void {
       :label="phraseWords.atLeast"
       inputmode="decimal"
       :model-value="printed(from)"
-      autofocus
+      v-takes-focus
       @change="set('from', $event)"
     />
     <VTextField

@@ -5,6 +5,7 @@ import { VTextField } from 'vuetify/components/VTextField'
 import PopMenu from '../parts/PopMenu.vue'
 import { editorWords } from '../parts/words'
 import { viewWords } from '../view-layouts/words'
+import { vTakesFocus } from '../parts/takes-focus'
 
 /** Asks for the name under which a view is saved as one's own; one is proposed, to be typed over. */
 const props = defineProps<{ at: HTMLElement | undefined; proposed: string }>()
@@ -25,7 +26,7 @@ const save = () => name.value.trim() && emit('save', name.value.trim())
         :hint="viewWords.nameHint"
         persistent-hint
         maxlength="120"
-        autofocus
+        v-takes-focus
       />
       <div class="ends">
         <VBtn type="submit" variant="flat" :disabled="!name.trim()">{{ viewWords.save }}</VBtn>

@@ -14,6 +14,7 @@ import { addPeopleWords, invitationWords, personWords } from '../people/words'
 import { callServer, plainProblem } from '../data/server'
 import { useChanges } from '../data/changes'
 import { membersWords } from './words'
+import { vTakesFocus } from '../parts/takes-focus'
 
 /** Takes people who are in the workspace into a project, and tells them so. */
 const isOpen = defineModel<boolean>({ required: true })
@@ -54,7 +55,7 @@ async function add(): Promise<void> {
         multiple
         chips
         closable-chips
-        autofocus
+        v-takes-focus
         auto-select-first
       />
       <VSelect

@@ -6,6 +6,7 @@ import type { BoardColumn } from '#core/model/records'
 import PopMenu from '../parts/PopMenu.vue'
 import { boardWords } from './words'
 import { projectWords } from '../shell/project-words'
+import { vTakesFocus } from '../parts/takes-focus'
 
 /** Two lines under a column's head: what belongs in it, and when it may leave. */
 const props = defineProps<{ column: BoardColumn; at: HTMLElement }>()
@@ -17,7 +18,7 @@ const leaves = ref(props.column.leaves ?? '')
 <template>
   <PopMenu :at="at" @close="emit('leave')">
     <form class="lines" @submit.prevent="emit('take', { belongs, leaves })" @keydown.esc.prevent="emit('leave')">
-      <VTextField v-model="belongs" :label="boardWords.belongs" maxlength="200" autofocus />
+      <VTextField v-model="belongs" :label="boardWords.belongs" maxlength="200" v-takes-focus />
       <VTextField v-model="leaves" :label="boardWords.leaves" maxlength="200" />
       <VBtn type="submit" variant="flat">{{ projectWords.save }}</VBtn>
     </form>

@@ -14,6 +14,7 @@ import { useDirectory } from '../data/directory'
 import { newStatus, type StatusRow, type Whereabouts } from './statuses'
 import { useSetUpChange } from './changes'
 import { statusWords } from './words'
+import { vTakesFocus } from '../parts/takes-focus'
 
 /** Adds a status after another: name, phase, and where on the board it is. */
 const isOpen = defineModel<boolean>({ required: true })
@@ -55,7 +56,7 @@ async function add(): Promise<void> {
         v-model="name"
         :label="statusWords.newName"
         maxlength="200"
-        autofocus
+        v-takes-focus
         :hint="statusWords.after(after.name)"
         persistent-hint
         :error-messages="isTaken ? statusWords.taken(name.trim()) : ''"

@@ -8,6 +8,7 @@ import { editorWords } from '../parts/words'
 import { useAsk } from '../data/use-ask'
 import { useChanges } from '../data/changes'
 import { projectWords } from './project-words'
+import { vTakesFocus } from '../parts/takes-focus'
 
 /** Deletes a project for good, once the number of items that it holds has been typed. */
 const project = defineModel<Project | undefined>({ required: true })
@@ -36,7 +37,13 @@ async function go(): Promise<void> {
       <h2>{{ projectWords.deleteTitle(project?.name ?? '') }}</h2>
       <p>{{ projectWords.deleteAbout(held ?? 0) }}</p>
       <p class="note wrong">{{ projectWords.forGood }}</p>
-      <VTextField v-model="typed" :label="projectWords.typeNumber" inputmode="numeric" autocomplete="off" autofocus />
+      <VTextField
+        v-model="typed"
+        :label="projectWords.typeNumber"
+        inputmode="numeric"
+        autocomplete="off"
+        v-takes-focus
+      />
       <div class="ends">
         <VBtn type="submit" variant="flat" color="error" :disabled="!isRight">{{ projectWords.deleteIt }}</VBtn>
         <VBtn variant="plain" @click="isOpen = false">{{ editorWords.cancel }}</VBtn>

@@ -4,6 +4,7 @@ import { VBtn } from 'vuetify/components/VBtn'
 import { VTextField } from 'vuetify/components/VTextField'
 import { callServer, plainProblem } from '../data/server'
 import { signInWords } from './sign-in-words'
+import { vTakesFocus } from '../parts/takes-focus'
 
 /** Asks for a link with which to set a new password. What it says is the same for an address that nobody has. */
 const props = defineProps<{ email: string }>()
@@ -26,7 +27,14 @@ async function ask(): Promise<void> {
     <p v-if="isSent" class="note" role="status">{{ signInWords.forgottenSent(email) }}</p>
     <template v-else>
       <p class="soft">{{ signInWords.forgottenAbout }}</p>
-      <VTextField v-model="email" :label="signInWords.email" type="email" required autocomplete="username" autofocus />
+      <VTextField
+        v-model="email"
+        :label="signInWords.email"
+        type="email"
+        required
+        autocomplete="username"
+        v-takes-focus
+      />
       <p v-if="said" class="note wrong" role="alert">{{ said }}</p>
       <VBtn type="submit" variant="flat" size="large" :disabled="isBusy">{{ signInWords.sendLink }}</VBtn>
     </template>

@@ -7,6 +7,7 @@ import { editorWords } from '../parts/words'
 import { useChanges, type Full } from '../data/changes'
 import { overruled } from '../data/overruled'
 import { noticeWords } from './words'
+import { vTakesFocus } from '../parts/takes-focus'
 
 /** Asks a lead why something is let past the limit of a column, and does it. */
 const props = defineProps<{ full: Full }>()
@@ -26,7 +27,7 @@ function take(): void {
   <PopDialog v-model="isOpen" :label="title">
     <form class="asked" @submit.prevent="take" @keydown.ctrl.enter.prevent="take">
       <h2>{{ title }}</h2>
-      <VTextarea v-model="reason" :label="noticeWords.reason" rows="2" maxlength="500" autofocus />
+      <VTextarea v-model="reason" :label="noticeWords.reason" rows="2" maxlength="500" v-takes-focus />
       <p class="soft">{{ noticeWords.letAbout }}</p>
       <div class="ends">
         <VBtn type="submit" variant="flat" :disabled="!reason.trim()">{{ noticeWords.letIt }}</VBtn>

@@ -4,6 +4,7 @@ import { VBtn } from 'vuetify/components/VBtn'
 import { VTextField } from 'vuetify/components/VTextField'
 import { editorWords } from '../parts/words'
 import { projectWords } from './project-words'
+import { vTakesFocus } from '../parts/takes-focus'
 
 /** What a project is called, and what its keys begin with. */
 export interface Names {
@@ -34,7 +35,7 @@ const take = (): void => void (isWhole.value && emit('take', { name: name.value.
       :model-value="name"
       :label="projectWords.name"
       maxlength="120"
-      :autofocus="!inPlace"
+      v-takes-focus="!inPlace"
       required
       @update:model-value="takeName"
     />

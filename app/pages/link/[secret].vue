@@ -8,6 +8,7 @@ import type { LinkAnswer } from '#core/wire/accounts'
 import { callServer, plainProblem } from '../../data/server'
 import DoorPage from '../../shell/DoorPage.vue'
 import { signInWords } from '../../shell/sign-in-words'
+import { vTakesFocus } from '../../parts/takes-focus'
 
 /** A one-time link: its person sets a password, and is in. */
 const route = useRoute()
@@ -48,7 +49,7 @@ async function set(): Promise<void> {
         minlength="10"
         maxlength="200"
         autocomplete="new-password"
-        autofocus
+        v-takes-focus
       />
       <p v-if="said" class="note wrong" role="alert">{{ said }}</p>
       <VBtn type="submit" variant="flat" size="large" :disabled="isBusy || !isReady">{{

@@ -9,6 +9,7 @@ import type { BoardColumn, FieldId } from '#core/model/records'
 import PopMenu from '../../parts/PopMenu.vue'
 import { useDirectory } from '../../data/directory'
 import { columnWords } from '../words'
+import { vTakesFocus } from '../../parts/takes-focus'
 
 /** How much a column should hold, in items or by a number field, and what happens when it is full. */
 const props = defineProps<{ column: BoardColumn; limit: LimitSet | null; at: HTMLElement | undefined }>()
@@ -51,7 +52,14 @@ function take(): void {
         ]"
       />
       <div class="two">
-        <VNumberInput v-model="most" :label="columnWords.most" :min="0" :max="largest" :precision="null" autofocus />
+        <VNumberInput
+          v-model="most"
+          :label="columnWords.most"
+          :min="0"
+          :max="largest"
+          :precision="null"
+          v-takes-focus
+        />
         <VNumberInput
           v-model="least"
           :label="columnWords.least"
