@@ -4,6 +4,7 @@ import { VBtn } from 'vuetify/components/VBtn'
 import { VProgressLinear } from 'vuetify/components/VProgressLinear'
 import { VTextField } from 'vuetify/components/VTextField'
 import SelectOne from '../parts/SelectOne.vue'
+import type { Unsure, Written } from '#core/bring-in/guess'
 import type { Fault } from '#core/bring-in/plan'
 import type { Status, StatusId } from '#core/model/records'
 import { useChanges } from '../data/changes'
@@ -14,10 +15,19 @@ import { headOf } from '../parts/called'
 import { useDirectory } from '../data/directory'
 import type { PlanSummary } from './worker'
 
+/** A column of which something has to be said. */
+export interface OpenColumn {
+  readonly column: number
+  readonly header: string
+  readonly unsure: Unsure
+  readonly example: string
+}
 /** What will be brought in, what is left out and why, what must be said first; then it is confirmed. */
 const props = defineProps<{
   plan: PlanSummary | undefined
   statuses: readonly Status[]
+  /** Columns of which it has to be said how they are written. */
+  open: readonly OpenColumn[]
   said: string
   mayGo: boolean
   isSending: boolean
@@ -25,6 +35,7 @@ const props = defineProps<{
 const directory = useDirectory()
 const emit = defineEmits<{
   status: [text: string, status: StatusId]
+  written: [column: number, said: Partial<Written>]
   mend: [line: number, column: number, text: string]
   goTo: [line: number]
   go: []
@@ -59,6 +70,16 @@ const summary = computed(() => {
     { count: newFields, words: bringInWords.newFields(newFields), tone: '' },
   ].filter((line) => line.count)
 })
+const ways: Readonly<Record<Unsure, readonly { value: string; title: string }[]>> = {
+  first: [
+    { value: 'day', title: bringInWords.dayFirst },
+    { value: 'month', title: bringInWords.monthFirst },
+  ],
+  decimal: [
+    { value: '.', title: bringInWords.point },
+    { value: ',', title: bringInWords.comma },
+  ],
+}
 const mendText = ref<Record<number, string>>({})
 function mend({ line, column }: Fault): void {
   const text = mendText.value[line]
@@ -86,6 +107,22 @@ function mend({ line, column }: Fault): void {
             :choices="statuses.map((status) => ({ value: status.id, title: status.name }))"
             :chosen="undefined"
             @choose="emit('status', text, $event)"
+          />
+        </div>
+      </section>
+      <section v-if="plan && open.length">
+        <h2>{{ bringInWords.written }}</h2>
+        <p class="soft">{{ bringInWords.writtenHint }}</p>
+        <div v-for="{ column, header, unsure, example } in open" :key="`${column} ${unsure}`" class="map">
+          <span
+            >{{ header }} <span class="soft">{{ example }}</span></span
+          >
+          <SelectOne
+            :label="bringInWords.writtenIn(header)"
+            :placeholder="bringInWords.chooseStatus"
+            :choices="ways[unsure]"
+            :chosen="undefined"
+            @choose="emit('written', column, { [unsure]: $event })"
           />
         </div>
       </section>

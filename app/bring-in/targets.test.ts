@@ -4,7 +4,7 @@ import { newFieldWords, retargeted, targetKey } from './targets'
 
 const columns = [
   { header: 'What', target: { to: 'title' } },
-  { header: 'Days', target: { to: 'new', name: 'Days', type: 'number', decimals: 2 } },
+  { header: 'Days', target: { to: 'new', name: 'Days', type: 'number', settings: { decimals: 2 } } },
   { header: 'Where', target: { to: 'field', field: 'f' } },
 ] as unknown as ColumnPlan[]
 const keys = (all: readonly ColumnPlan[]) => all.map((columnPlan) => targetKey(columnPlan.target))
@@ -23,7 +23,7 @@ describe('what a column becomes', () => {
       'nothing',
     ])
     const [, , made] = retargeted(columns, 2, 'new number')
-    expect(made?.target).toEqual({ to: 'new', name: 'Where', type: 'number', decimals: 2 })
+    expect(made?.target).toEqual({ to: 'new', name: 'Where', type: 'number', settings: { decimals: 2 } })
     expect(keys(retargeted(columns, 2, 'new number'))[1]).toBe('new number')
   })
 

@@ -1,5 +1,6 @@
 /** What a column of a file becomes, as the choice of a list. */
 import type { ColumnPlan, ColumnTarget } from '#core/bring-in/columns'
+import type { Unsure, Written } from '#core/bring-in/guess'
 import type { FieldTypeName } from '#core/fields/names'
 import { fieldTypes } from '#core/fields/registry'
 
@@ -12,8 +13,24 @@ function targetOf(key: string, header: string): ColumnTarget {
   const [to, more = ''] = key.split(' ')
   if (to === 'field') return { to, field: more }
   if (to !== 'new') return { to: to as 'title' }
-  return { to, name: header, type: more as FieldTypeName, ...(more === 'number' && { decimals: 2 }) }
+  return { to, name: header, type: more as FieldTypeName, settings: more === 'number' ? { decimals: 2 } : {} }
 }
+
+/** What has to be said of how a column is written: only what its type reads. */
+export function isOpen({ unsure }: ColumnPlan, type: FieldTypeName): Unsure[] {
+  const { kind } = fieldTypes[type]
+  const read: Unsure | undefined =
+    kind === 'day' || kind === 'instant' ? 'first' : kind === 'number' ? 'decimal' : undefined
+  return unsure.filter((one) => one === read)
+}
+
+/** The columns with what was said of how the i-th is written. */
+export const rewritten = (columns: readonly ColumnPlan[], i: number, said: Partial<Written>): ColumnPlan[] =>
+  columns.map((column, j) =>
+    j === i
+      ? { ...column, written: { ...column.written, ...said }, unsure: column.unsure.filter((one) => !(one in said)) }
+      : column,
+  )
 
 /** The columns with another target for the i-th. What only one column can be, the other gives up. */
 export function retargeted(columns: readonly ColumnPlan[], i: number, key: string): ColumnPlan[] {

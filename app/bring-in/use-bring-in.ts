@@ -2,12 +2,13 @@ import { computed, onBeforeUnmount, ref, shallowRef, watch } from 'vue'
 import { proxy, wrap, type Remote } from 'comlink'
 import type { CommandId } from '#core/base/ids'
 import type { ColumnPlan } from '#core/bring-in/columns'
+import type { Written } from '#core/bring-in/guess'
 import type { Project, StatusId } from '#core/model/records'
 import { counted } from '../counted'
 import { useChanges } from '../data/changes'
 import { useDirectory } from '../data/directory'
 import { useAsk } from '../data/use-ask'
-import { retargeted } from './targets'
+import { isOpen, retargeted, rewritten } from './targets'
 import type { BringInApi, PlanSummary, ReadFile } from './worker'
 
 export type BringIn = ReturnType<typeof useBringIn>
@@ -75,7 +76,15 @@ export function useBringIn(project: () => Project | undefined) {
     { deep: true },
   )
 
-  const mayGo = computed(() => !!plan.value?.items && !plan.value.unknownStatuses.length && !isSending.value)
+  const mayGo = computed(
+    () => !!plan.value?.items && !plan.value.unknownStatuses.length && !columns.value.some((one) => openIn(one).length) && !isSending.value, // prettier-ignore
+  )
+  /** What has to be said of how a column is written. */
+  const openIn = (column: ColumnPlan) => {
+    const { target } = column
+    const type = target.to === 'new' ? target.type : target.to === 'field' ? directory.reader.maybe('field', target.field)?.type : undefined // prettier-ignore
+    return type ? isOpen(column, type) : []
+  }
   async function go(): Promise<void> {
     if (!mayGo.value || !plan.value) return
     const count = plan.value.items
@@ -91,11 +100,13 @@ export function useBringIn(project: () => Project | undefined) {
 
   return {
     fileName, reading, file, said, columns, plan, isSending, broughtIn, mayGo,
-    take, forget, go,
+    take, forget, go, openIn,
     stop: () => api.stop(),
     rows: (from: number, to: number) => api.rows(from, to),
     placeOf: (line: number) => api.placeOf(line),
     retarget: (i: number, key: string) => (columns.value = retargeted(columns.value, i, key)),
+    /** How days or numbers of a column are written, where its cells leave it open. */
+    setWritten: (i: number, part: Partial<Written>) => (columns.value = rewritten(columns.value, i, part)),
     mend: (line: number, column: number, text: string) =>
       (mends.value = { ...mends.value, [line]: { ...mends.value[line], [column]: text } }),
     setStatus: (text: string, status: StatusId) => (statusFor.value = { ...statusFor.value, [text]: status }),

@@ -93,7 +93,8 @@ export const useChanges = defineStore('changes', () => {
     done.value = done.value.filter((step) => step.command !== command)
     if (problem.code === 'column-full' && mayOverrule(problem) && canBeOverruled(bare))
       return say(await wordsFor(problem), () => (full.value = { bare, problem }), noticeWords.letThrough)
-    if (problem.code === 'entry-asks' && canBeFilled(bare)) return void (lacking.value = { bare, problem })
+    if ((problem.code === 'entry-asks' || problem.code === 'required') && problem.at && canBeFilled(bare))
+      return void (lacking.value = { bare, problem })
     const mine = again?.(problem)
     say(await wordsFor(problem), mine && (() => void send(mine)))
   }

@@ -2,15 +2,19 @@
 import { computed, ref, watch } from 'vue'
 import { VIcon } from 'vuetify/components/VIcon'
 import type { RowWithPath } from '#core/layouts/rows'
+import { fieldTypes } from '#core/fields/registry'
+import { idsOf } from '#core/fields/value'
 import type { Field, Project } from '#core/model/records'
 import { useChanges } from '../data/changes'
 import { useDirectory } from '../data/directory'
 import { dayWords } from '../dates'
 import { headOf } from '../parts/called'
-import { setValue } from '../parts/edits'
+import { press } from '../parts/edits'
 import { FieldEditor } from '../parts/controls'
 import { fieldParts, ValueText } from '../parts/field-parts'
 import { PersonPebbles, StatusText } from '../parts/marks'
+import { NewField } from '../set-up/new-field-later'
+import { fieldWords } from '../set-up/field-words'
 import { itemWords } from './words'
 import { editorWords } from '../parts/words'
 import ColumnButton from './ColumnButton.vue'
@@ -24,7 +28,14 @@ const status = computed(() => directory.reader.maybe('status', item.value.status
 const isOver = computed(() => status.value?.phase === 'finished' || status.value?.phase === 'dropped')
 const turnNames = computed(() => props.row.turn.map((id) => directory.reader.names.person(id) ?? '').join(' and '))
 const editorOf = (field: Field) => fieldParts[field.type].editor
+const isTick = (field: Field) => !!fieldTypes[field.type].isTicked
+/** Whether pressing it has it: ticked, or with one’s own vote. */
+const isPressed = (field: Field) =>
+  isTick(field)
+    ? !!item.value.values[field.id]
+    : idsOf(item.value.values[field.id]).some((id) => id === directory.me?.id)
 
+const isAdding = ref(false)
 /** Which value is being edited, and where its editor hangs. */
 const editing = ref<{ field: Field; at: HTMLElement }>()
 watch(
@@ -34,8 +45,7 @@ watch(
 function edit(field: Field, event: Event): void {
   if (!props.mayEdit) return
   const at = event.currentTarget as HTMLElement
-  const value = item.value.values[field.id] ?? null
-  if (editorOf(field) === 'tick') void setValue(changes, item.value, field.id, value, value ? null : true)
+  if (editorOf(field) === 'press') void press(changes, item.value, field, directory.me?.id)
   else editing.value = { field, at }
 }
 function endEdit(): void {
@@ -79,16 +89,13 @@ function endEdit(): void {
           type="button"
           class="value"
           :disabled="!mayEdit"
-          :role="editorOf(field) === 'tick' ? 'checkbox' : undefined"
-          :aria-checked="editorOf(field) === 'tick' ? !!item.values[field.id] : undefined"
+          :role="isTick(field) ? 'checkbox' : undefined"
+          :aria-checked="isTick(field) ? isPressed(field) : undefined"
+          :aria-pressed="editorOf(field) === 'press' && !isTick(field) ? isPressed(field) : undefined"
           :aria-label="editorWords.edit(field.name)"
           @click="edit(field, $event)"
         >
-          <VIcon
-            v-if="editorOf(field) === 'tick'"
-            size="18"
-            :icon="item.values[field.id] ? '$checkboxOn' : '$checkboxOff'"
-          />
+          <VIcon v-if="isTick(field)" size="18" :icon="item.values[field.id] ? '$checkboxOn' : '$checkboxOff'" />
           <ValueText
             v-else-if="item.values[field.id] !== undefined"
             :field="field"
@@ -99,7 +106,19 @@ function endEdit(): void {
           <span v-if="field.id === project.uses.due && row.late" class="soft">{{
             dayWords(String(item.values[field.id]), directory.language, directory.today)
           }}</span>
+          <span v-if="editorOf(field) === 'press' && !isTick(field)" class="soft">{{
+            isPressed(field) ? itemWords.voted : itemWords.vote
+          }}</span>
         </button>
+        <a
+          v-if="fieldParts[field.type].href && item.values[field.id] !== undefined && editing?.field.id !== field.id"
+          class="out"
+          :href="fieldParts[field.type].href!(String(item.values[field.id]))"
+          target="_blank"
+          rel="noopener noreferrer"
+          :aria-label="itemWords.open(String(item.values[field.id]))"
+          >↗</a
+        >
       </dd>
     </template>
     <dt class="one-line">{{ itemWords.parent }}</dt>
@@ -114,6 +133,10 @@ function endEdit(): void {
         <span :class="{ soft: !row.path.length }">{{ row.path.at(-1)?.title ?? itemWords.noParent }}</span>
       </ColumnButton>
     </dd>
+    <dd v-if="directory.may('set up project', project.id)" class="more">
+      <button type="button" class="soft" @click="isAdding = true">{{ fieldWords.addAfter }}</button>
+      <NewField v-if="isAdding" v-model="isAdding" :project="project.id" />
+    </dd>
   </dl>
 </template>
 
@@ -124,6 +147,9 @@ function endEdit(): void {
   gap: 1px 10px;
   margin: 0;
   --line: max(26px, var(--target));
+}
+.more {
+  grid-column: 2;
 }
 dt {
   line-height: var(--line);

@@ -2,9 +2,10 @@
 import { computed, ref } from 'vue'
 import { VBtn } from 'vuetify/components/VBtn'
 import { VIcon } from 'vuetify/components/VIcon'
+import { isSameText } from '#core/base/collation'
 import { editorWords } from './words'
 import FindList from './FindList.vue'
-import { LeafMark, PersonPebble } from './marks'
+import { HealthMark, LeafMark, PersonPebble } from './marks'
 
 export interface Choice {
   readonly id: string
@@ -12,6 +13,8 @@ export interface Choice {
   readonly leaf?: { readonly share: number; readonly colour: string }
   readonly person?: { readonly id: string; readonly name: string; readonly colour: string }
   readonly tint?: string
+  /** How something fares: drawn by colour and shape. */
+  readonly health?: string
   readonly count?: number
   /** What choosing it would ask for. */
   readonly hint?: string | undefined
@@ -26,16 +29,28 @@ const props = defineProps<{
   label: string
   several?: boolean
   clearable?: boolean
+  /** What is typed and is none of them can be added: in these words. */
+  adds?: ((typed: string) => string) | undefined
   /** What has been typed before it stood. */
   typed?: string | undefined
 }>()
-const emit = defineEmits<{ choose: [id: string]; clear: []; leave: [] }>()
+const emit = defineEmits<{ choose: [id: string]; clear: []; leave: []; add: [typed: string] }>()
 
 const typed = ref(props.typed ?? '')
 const found = computed(() => {
   const parts = typed.value.toLowerCase().split(/\s+/).filter(Boolean)
-  return props.choices.filter((choice) => parts.every((part) => choice.label.toLowerCase().includes(part)))
+  const named = props.choices.filter((choice) => parts.every((part) => choice.label.toLowerCase().includes(part)))
+  const name = typed.value.trim()
+  const isNew = !!props.adds && !!name && !named.some(({ label }) => isSameText(label, name))
+  return isNew ? [...named, { id: added, label: props.adds!(name) }] : named
 })
+const added = '+'
+function take({ id, isOff }: Choice): void {
+  if (isOff) return
+  if (id === added) emit('add', typed.value.trim())
+  else emit('choose', id)
+  if (id === added) typed.value = ''
+}
 const most = computed(() => Math.max(1, ...props.choices.map((choice) => choice.count ?? 0)))
 const isChosen = (choice: Choice) => props.chosen.includes(choice.id)
 </script>
@@ -52,7 +67,7 @@ const isChosen = (choice: Choice) => props.chosen.includes(choice.id)
       :is-chosen="isChosen"
       :several="several"
       :none="editorWords.none"
-      @take="$event.isOff || emit('choose', $event.id)"
+      @take="take"
       @leave="emit('leave')"
     >
       <template #default="{ line: choice }">
@@ -64,6 +79,7 @@ const isChosen = (choice: Choice) => props.chosen.includes(choice.id)
         />
         <LeafMark v-if="choice.leaf" :share="choice.leaf.share" :colour="choice.leaf.colour" />
         <PersonPebble v-if="choice.person" :person="choice.person" aria-hidden="true" />
+        <HealthMark v-if="choice.health" :health="choice.health" />
         <span
           v-if="choice.tint"
           class="opt"
@@ -80,6 +96,7 @@ const isChosen = (choice: Choice) => props.chosen.includes(choice.id)
       </template>
     </FindList>
     <VBtn v-if="clearable && chosen.length" variant="plain" @click="emit('clear')">{{ editorWords.clear }}</VBtn>
+    <slot />
   </div>
 </template>
 

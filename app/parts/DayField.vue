@@ -9,7 +9,7 @@ import { vTakesFocus } from './takes-focus'
 
 /** A day: typed, or pressed in the month below. */
 const text = defineModel<string>({ required: true })
-defineProps<{ label: string; wrong?: string }>()
+defineProps<{ label: string; wrong?: string; understood?: string }>()
 const emit = defineEmits<{ pick: [] }>()
 const preferences = usePreferences()
 const isMonthDue = useSecondStep()
@@ -27,7 +27,14 @@ const picked = computed({
 
 <template>
   <div class="day">
-    <VTextField v-model="text" variant="underlined" v-takes-focus :aria-label="label" :error-messages="wrong" />
+    <VTextField
+      v-model="text"
+      variant="underlined"
+      v-takes-focus
+      :aria-label="label"
+      :error-messages="wrong"
+      :messages="understood"
+    />
     <div class="month">
       <VDatePicker v-if="isMonthDue" v-model="picked" :first-day-of-week="preferences.own.weekStart % 7" />
     </div>

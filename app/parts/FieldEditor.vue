@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, nextTick, onMounted, ref } from 'vue'
-import { fieldTypes } from '#core/fields/registry'
+import { fieldTypes, figuresOf } from '#core/fields/registry'
 import type { Value } from '#core/fields/value'
 import { fieldContext } from '#core/model/reader'
 import type { Field, Item } from '#core/model/records'
@@ -12,9 +12,12 @@ import { useChanges } from '../data/changes'
 import { useDirectory } from '../data/directory'
 import { editorWords } from './words'
 import ChoiceList from './ChoiceList.vue'
-import { optionChoices, peopleChoices } from './choices'
-import { clearSeveral, setValue, toggle } from './edits'
+import { speechOf } from '../data/speech'
+import { fieldChoices } from './choices'
+import { chooseOnly, clearSeveral, setValue, toggle } from './edits'
 import { fieldParts } from './field-parts'
+import { newChoice } from './new-choice'
+import { understoodWords } from './understood'
 
 /** The editor of one value, by its field's type. `leave`: it is done, with the key that ended it. */
 const props = defineProps<{ field: Field; item: Item; anchor: HTMLElement; typed?: string | undefined }>()
@@ -25,15 +28,21 @@ const directory = useDirectory()
 const value: Value = props.item.values[props.field.id] ?? null
 const type = computed(() => fieldTypes[props.field.type])
 const parts = computed(() => fieldParts[props.field.type])
-const several = computed(() => type.value.several)
-const choices = computed(() =>
-  type.value.choices === 'people' ? peopleChoices(directory) : optionChoices(directory, props.field),
-)
+const isMany = computed(() => type.value.several && !props.field.settings.single)
+const choices = computed(() => (type.value.choices ? fieldChoices(directory, props.field) : []))
 const chosen = computed(() => {
   const held = props.item.values[props.field.id]
   return Array.isArray(held) ? (held as string[]) : held ? [String(held)] : []
 })
-const text = ref(props.typed ?? parts.value.text?.(value, props.field) ?? '')
+const context = () => fieldContext(directory.reader, props.field, speechOf(directory))
+const figures = computed(() => figuresOf(props.field, speechOf(directory).decimal))
+const text = ref(
+  props.typed ?? (typeof value === 'number' ? figures.value.bare(value) : type.value.print(value, context())),
+)
+const understood = computed(() => {
+  const read = type.value.parse(text.value, context())
+  return read.ok ? understoodWords(directory, props.field, text.value, read.value) : ''
+})
 const wrong = ref('')
 const input = ref<InstanceType<typeof VTextField>>()
 let isLeft = false
@@ -48,7 +57,7 @@ onMounted(
 
 async function save(by: 'Enter' | 'Tab' | 'blur'): Promise<void> {
   if (isLeft) return
-  const parsed = type.value.parse(text.value, fieldContext(directory.reader, props.field))
+  const parsed = type.value.parse(text.value, context())
   if (!parsed.ok) {
     wrong.value = await changes.wordsFor(parsed.problem)
     // What was typed stays, with the reason; leaving for elsewhere gives it up.
@@ -64,15 +73,20 @@ function leave(by: 'Enter' | 'Tab' | 'Escape' | 'blur'): void {
   emit('leave', by)
 }
 function choose(id: string): void {
-  if (several.value) void toggle(changes, props.item, props.field.id, id)
-  else {
-    leave('Enter')
-    if (id !== value) void setValue(changes, props.item, props.field.id, value, id)
-  }
+  if (isMany.value) return void toggle(changes, props.item, props.field.id, id)
+  leave('Enter')
+  if (type.value.several) void chooseOnly(changes, props.item, props.field.id, id)
+  else if (id !== value) void setValue(changes, props.item, props.field.id, value, id)
+}
+const fresh = computed(() => newChoice(directory, props.field))
+/** What was typed is added, then chosen. */
+async function add(name: string): Promise<void> {
+  const made = fresh.value?.make(name)
+  if (made && (await changes.send(made.command))) choose(made.id)
 }
 function clear(): void {
   leave('Enter')
-  void (several.value
+  void (type.value.several
     ? clearSeveral(changes, props.item, props.field.id)
     : setValue(changes, props.item, props.field.id, value, null))
 }
@@ -91,9 +105,11 @@ function onKey(event: KeyboardEvent): void {
       :choices="choices"
       :chosen="chosen"
       :label="editorWords.choose(field.name)"
-      :several="several"
+      :several="isMany"
       :typed="typed"
       clearable
+      :adds="fresh?.words"
+      @add="add"
       @choose="choose"
       @clear="clear"
       @leave="leave('Escape')"
@@ -105,6 +121,7 @@ function onKey(event: KeyboardEvent): void {
       v-model="text"
       :label="editorWords.edit(field.name)"
       :wrong="wrong"
+      :understood="understood"
       @pick="save('Enter')"
       @keydown="onKey"
     />
@@ -119,6 +136,7 @@ function onKey(event: KeyboardEvent): void {
     :inputmode="parts.isNumber ? 'decimal' : undefined"
     :aria-label="editorWords.edit(field.name)"
     :error-messages="wrong"
+    :messages="understood"
     @keydown="onKey"
     @blur="save('blur')"
   />

@@ -3,7 +3,9 @@ import type { Fact } from '#core/facts/contract'
 import { entryWords } from '#core/language/demand-words'
 import type { Field, Item, Project, ProjectId, Status } from '#core/model/records'
 import { valueWords } from './words'
-import { statusesOfKind } from '#core/model/reader'
+import { mayBeChosen } from '#core/fields/people'
+import { fieldTypes } from '#core/fields/registry'
+import { fieldContext, statusesOfKind } from '#core/model/reader'
 import type { useDirectory } from '../data/directory'
 import type { Choice } from './ChoiceList.vue'
 
@@ -31,12 +33,18 @@ export const peopleChoices = (directory: Directory): Choice[] =>
 export const kindChoices = (directory: Directory, project: ProjectId): Choice[] =>
   directory.kinds(project).map((kind) => ({ id: kind.id, label: kind.name }))
 
-/** The options of a field that can be chosen. */
-export const optionChoices = ({ reader }: Directory, field: Field): Choice[] =>
-  reader
+/** What can be chosen for a field whose values are chosen. */
+export function fieldChoices(directory: Directory, field: Field): Choice[] {
+  const { choices, listed } = fieldTypes[field.type]
+  const { reader } = directory
+  if (choices === 'people')
+    return peopleChoices(directory).filter(({ id }) => mayBeChosen(id, fieldContext(reader, field)))
+  if (listed) return listed.map(({ id, name }) => ({ id, label: name, health: id }))
+  return reader
     .optionsOf(field.id)
     .filter((option) => !option.archived)
     .map(({ id, label, colour }) => ({ id, label, tint: colour }))
+}
 
 /** What the language itself says among a fact's values. */
 const ownWords: Readonly<Record<string, string>> = {
@@ -63,6 +71,7 @@ export function factChoices(
       ...(status && { leaf: { share: directory.share(status), colour: status.colour } }),
       ...(person && { person }),
       ...(option && { tint: option.colour }),
+      ...(fact.field?.type === 'health' && { health: id }),
       ...(id === 'craft' ? {} : count(id)),
     }
   })

@@ -2,7 +2,8 @@
 import type { Problem } from '#core/base/result'
 import type { BareCommand } from '#core/commands/registry'
 import { idsOf, type Value } from '#core/fields/value'
-import type { Item } from '#core/model/records'
+import { fieldTypes } from '#core/fields/registry'
+import type { Field, Item } from '#core/model/records'
 import type { Setting } from '#core/items/set'
 import type { useChanges } from '../data/changes'
 
@@ -30,5 +31,21 @@ export function toggle(changes: Changes, item: Item, key: string, id: string): P
   return changes.send(setting(item, key, held ? { add: [], remove: [id] } : { add: [id], remove: [] }))
 }
 
+/** The one person of a field that holds one at most. */
+export const chooseOnly = (changes: Changes, item: Item, key: string, id: string): Promise<boolean> =>
+  changes.send(setting(item, key, { add: [id], remove: idsOf(item.values[key]).filter((held) => held !== id) }))
+
 export const clearSeveral = (changes: Changes, item: Item, key: string): Promise<boolean> =>
   changes.send(setting(item, key, { add: [], remove: [...idsOf(item.values[key])] }))
+
+/** A field that is changed by pressing it: a tick, or one's own vote. */
+export function press(
+  changes: Changes,
+  item: Item,
+  field: Field,
+  me: string | undefined,
+): Promise<boolean> | undefined {
+  if (fieldTypes[field.type].isOwn) return me === undefined ? undefined : toggle(changes, item, field.id, me)
+  const held = item.values[field.id] ?? null
+  return setValue(changes, item, field.id, held, held ? null : true)
+}

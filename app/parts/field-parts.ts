@@ -1,13 +1,25 @@
 /** What each field type looks like and how its values are edited: one row a type. */
 import { h, type FunctionalComponent } from 'vue'
 import type { PlainDate } from '#core/base/dates'
-import { printDecimal } from '#core/base/decimals'
+import type { Health } from '#core/fields/health'
 import type { FieldTypeName } from '#core/fields/names'
+import { figuresOf } from '#core/fields/registry'
 import { idsOf, type Value } from '#core/fields/value'
 import type { Field, Item } from '#core/model/records'
-import { dayWords } from '../dates'
+import { dayWords, momentWords } from '../dates'
 import { useDirectory } from '../data/directory'
-import { drawn, dueMark, optionMarks, pebbles, textMark, type Directory, type Mark } from './marks'
+import {
+  drawn,
+  dueMark,
+  healthMark,
+  linkMark,
+  optionMarks,
+  pebbles,
+  ratingMark,
+  textMark,
+  type Directory,
+  type Mark,
+} from './marks'
 
 /** A value of an item that is to be shown. */
 export interface ShownValue {
@@ -24,32 +36,37 @@ interface FieldParts {
   mark(directory: Directory, shown: ShownValue): Mark | undefined
   /** Its value in words beside the mark, where there is room. */
   words?(directory: Directory, shown: ShownValue): string
-  /** A line or a day that is typed, a list to choose from, a tick on the spot, or the item's panel alone. */
-  readonly editor: 'line' | 'day' | 'list' | 'tick' | 'panel'
+  /** A line or a day that is typed, a list to choose from, pressed on the spot, or the item's panel alone. */
+  readonly editor: 'line' | 'day' | 'list' | 'press' | 'panel'
   readonly isNumber?: boolean
-  /** Where it is typed: how a value is written. */
-  text?(value: Value, field: Field): string
+  /** Where a value leads. */
+  href?(value: string): string
   /** Of a column in a table: least width in px, and the share of what is left over. */
   readonly width: readonly [least: number, share: number]
 }
 
 const typed = (value: Value): string => (typeof value === 'string' ? value : '')
+/** Numbers of all sorts, as they are said. */
+const figures = (least: number): FieldParts => ({
+  mark: (_directory, { value, field }) => textMark(typeof value === 'number' ? figuresOf(field).say(value) : ''),
+  editor: 'line',
+  isNumber: true,
+  width: [least, 0],
+})
+/** An address: shown without what every one of them begins with. */
+const address = (href: (value: string) => string, shown = typed): FieldParts => ({
+  mark: (_directory, { value }) => linkMark(shown(value), href(typed(value))),
+  editor: 'line',
+  href,
+  width: [130, 0.4],
+})
 
 export const fieldParts: Readonly<Record<FieldTypeName, FieldParts>> = {
-  shortText: {
-    mark: (_directory, { value }) => textMark(typed(value)),
-    editor: 'line',
-    text: typed,
-    width: [110, 0.5],
-  },
+  shortText: { mark: (_directory, { value }) => textMark(typed(value)), editor: 'line', width: [110, 0.5] },
   longText: { mark: () => textMark('¶'), editor: 'panel', width: [64, 0] },
-  number: {
-    mark: (_directory, { value, field }) => textMark(`${numberText(value, field)} ${field.settings.unit ?? ''}`.trim()),
-    editor: 'line',
-    isNumber: true,
-    text: numberText,
-    width: [70, 0],
-  },
+  number: figures(70),
+  money: figures(96),
+  duration: figures(92),
   oneOption: {
     mark: (directory, { value, field }) => optionMarks(directory, field, [value as string]),
     editor: 'list',
@@ -75,14 +92,33 @@ export const fieldParts: Readonly<Record<FieldTypeName, FieldParts>> = {
         ? dueMark(directory, value as PlainDate, late)
         : textMark(dayWords(value as PlainDate, directory.language, directory.today)),
     editor: 'day',
-    text: typed,
     width: [92, 0],
   },
-  checkbox: { mark: (_directory, { value }) => (value ? textMark('✓') : undefined), editor: 'tick', width: [84, 0] },
-}
-
-function numberText(value: Value, { settings }: Field): string {
-  return typeof value === 'number' ? printDecimal(value, settings.decimals ?? 0) : ''
+  dateTime: {
+    mark: ({ language, today, reader }, { value }) =>
+      textMark(momentWords(typed(value), language, today, reader.workspace().timeZone)),
+    editor: 'line',
+    width: [116, 0],
+  },
+  checkbox: { mark: (_directory, { value }) => (value ? textMark('✓') : undefined), editor: 'press', width: [84, 0] },
+  rating: {
+    mark: (_directory, { value, field }) => ratingMark(Number(value), field),
+    editor: 'line',
+    width: [96, 0],
+  },
+  health: { mark: (_directory, { value }) => healthMark(value as Health), editor: 'list', width: [128, 0] },
+  webLink: address(typed, (value) => typed(value).replace(/^https?:\/\/(www\.)?/, '').replace(/\/$/, '')), // prettier-ignore
+  email: address((value) => `mailto:${value}`),
+  phone: address((value) => `tel:${value.replace(/ /g, '')}`),
+  votes: {
+    mark: (directory, { value }) => ({
+      ...textMark(`+${idsOf(value).length}`),
+      title: idsOf(value).map((id) => directory.reader.names.person(id) ?? '').join(', '), // prettier-ignore
+    }),
+    editor: 'press',
+    isNumber: true,
+    width: [70, 0],
+  },
 }
 
 /** A field's value as it is shown; undefined where the item has none. */
@@ -96,8 +132,10 @@ export const ValueText: FunctionalComponent<{ field: Field; item: Item; late: nu
   const directory = useDirectory()
   const { field, item, late } = props
   const sign = drawn(valueMark(directory, field, item, late))
-  const { words } = fieldParts[field.type]
+  const { words, href } = fieldParts[field.type]
   const value = item.values[field.id]
+  // Beside it stands what leads there.
+  if (props.named && href && value !== undefined) return h('span', { class: 'one-line' }, String(value))
   if (!props.named || !words || !sign || value === undefined) return sign
   return h('span', { class: 'people-mark' }, [sign, h('span', words(directory, { field, item, value, late }))])
 }

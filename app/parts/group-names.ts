@@ -1,10 +1,8 @@
 /** Groups and totals in words. */
 import { dateIn, fromDayNumber, startOf } from '#core/base/dates'
-import { printDecimal } from '#core/base/decimals'
 import type { GroupKey, Total } from '#core/model/records'
 import type { GroupValue } from '#core/views/axes'
 import { maybeFact } from '#core/facts/registry'
-import { numberWords } from '#core/language/conditions'
 import { maybeNamed } from '#core/language/names'
 import { totalWords } from '#core/language/phrases'
 import type { Wording } from '#core/language/wording'
@@ -20,7 +18,7 @@ export function nameOfGroup({ by, grain = 'day' }: GroupKey, value: GroupValue, 
     case 'flag':
       return fact.name
     case 'number':
-      return `${numberWords(fact, Number(value))} ${fact.unit}`.trim()
+      return fact.figures.say(Number(value))
     case 'text':
       return String(value)
     case 'day':
@@ -54,8 +52,6 @@ export function totalText(total: Total, value: number | null | undefined, wordin
   return `${totalWords(total, wording)} ${valueText(total, value ?? null, wording)}`
 }
 
-/** Averages lie between whole numbers of the field's scale: they are shown to so many digits at least. */
-const fewestDigits = 2
 function valueText({ name, of }: Total, value: number | null, { reader, project, day }: Wording): string {
   if (value === null) return groupWords.noTotal
   if (name === 'share') return `${Math.round(value * 1000) / 10}%`
@@ -64,8 +60,5 @@ function valueText({ name, of }: Total, value: number | null, { reader, project,
   if (!fact || !isValue) return String(value)
   if (fact.kind === 'day') return day(fromDayNumber(value))
   if (fact.kind === 'instant') return day(dateIn(reader.workspace().timeZone, new Date(value).toISOString()))
-  const { decimals, unit } = fact
-  const scale = Number.isInteger(value) ? decimals : Math.max(decimals, fewestDigits)
-  const digits = printDecimal(Math.round(value * 10 ** (scale - decimals)), scale)
-  return `${digits} ${unit}`.trim()
+  return fact.figures.say(value)
 }

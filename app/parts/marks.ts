@@ -13,6 +13,9 @@ import {
   mdiTextBoxOutline,
 } from '@mdi/js'
 import type { PlainDate } from '#core/base/dates'
+import { healths, type Health } from '#core/fields/health'
+import type { RatingSign } from '#core/fields/names'
+import { usualMost } from '#core/fields/rating'
 import type { Field, KindIcon } from '#core/model/records'
 import { useDirectory } from '../data/directory'
 import { valueWords } from './words'
@@ -139,6 +142,54 @@ export function pebbles(directory: Directory, ids: readonly string[]): Mark {
 export const PersonPebbles: FunctionalComponent<{ people: readonly string[] }> = ({ people }) =>
   drawn(pebbles(useDirectory(), people))
 PersonPebbles.props = ['people']
+
+/** How something fares, by colour and by shape: a disc, a triangle, a lozenge. */
+const healthLooks: Readonly<Record<Health, readonly [path: string, colour: string]>> = {
+  well: ['M8 2.5a5.5 5.5 0 1 0 0 11 5.5 5.5 0 0 0 0-11Z', 'leaf'],
+  watch: ['M8 2 14.5 13.5h-13Z', 'straw'],
+  trouble: ['M8 1 15 8 8 15 1 8Z', 'rust'],
+}
+export const HealthMark: FunctionalComponent<{ health: string }> = ({ health }) => {
+  const [path, colour] = healthLooks[health as Health]
+  return h('svg', { class: 'health', viewBox: '0 0 16 16', style: { color: `var(--${colour})` }, 'aria-hidden': true }, [h('path', { d: path })]) // prettier-ignore
+}
+HealthMark.props = ['health']
+/** How something fares, with its word. */
+export function healthMark(id: Health): Mark {
+  const name = healths.find((one) => one.id === id)?.name ?? ''
+  return {
+    class: 'status-mark',
+    content: [h(HealthMark, { health: id }), createTextVNode(name)],
+    width: name.length + 3,
+  }
+}
+
+const ratingPaths: Readonly<Record<RatingSign, string>> = {
+  leaf: leafPath,
+  sun: 'M8 4.6a3.4 3.4 0 1 0 0 6.8 3.4 3.4 0 0 0 0-6.8ZM7.3.5h1.4v2.6H7.3ZM7.3 12.9h1.4v2.6H7.3ZM.5 7.3h2.6v1.4H.5ZM12.9 7.3h2.6v1.4h-2.6ZM2.2 3.2l1-1L5 4 4 5ZM11 12l1-1 1.8 1.8-1 1ZM11 4l1.8-1.8 1 1L12 5ZM2.2 12.8 4 11l1 1-1.8 1.8Z',
+  drop: 'M8 1.2C5 5.6 3.2 7.9 3.2 10.3a4.8 4.8 0 0 0 9.6 0C12.8 7.9 11 5.6 8 1.2Z',
+  flame:
+    'M8.4 1c.5 2.6-3.9 4.4-3.9 8.6A4.3 4.3 0 0 0 8 14.6a4.6 4.6 0 0 0 3.9-4.6c0-1.9-.9-3-1.4-4.1-.3 1-.8 1.6-1.4 2C9.5 5.5 9.7 2.8 8.4 1Z',
+  heart: 'M8 14 2.3 8.2a3.4 3.4 0 0 1 5.7-3.5 3.4 3.4 0 0 1 5.7 3.5Z',
+}
+/** A rating: as many signs as there can be, those that are given in full. */
+export function ratingMark(value: number, { settings }: Field): Mark {
+  const scale = settings.scale ?? usualMost
+  const path = ratingPaths[settings.sign ?? 'leaf']
+  const content = Array.from({ length: scale }, (_, i) =>
+    h('svg', { class: i < value ? 'given' : undefined, viewBox: '0 0 16 16', 'aria-hidden': true }, [
+      h('path', { d: path }),
+    ]),
+  )
+  content.push(h('span', { class: 'unseen' }, valueWords.of(value, scale)))
+  return { class: 'rating', content, width: scale * 2.4, title: valueWords.of(value, scale) }
+}
+
+/** An address that leads out. */
+export const linkMark = (text: string, href: string): Mark => ({
+  content: [h('a', { class: 'out one-line', href, target: '_blank', rel: 'noopener noreferrer', tabindex: -1 }, text)],
+  width: text.length,
+})
 
 export const textMark = (text: string): Mark => ({ content: text, width: text.length })
 

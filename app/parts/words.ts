@@ -43,6 +43,8 @@ export const editorWords = {
   choose: (name: string) => `Choose ${name}`,
   clear: 'Clear',
   none: 'Nothing found',
+  addOption: (name: string) => `Add the option “${name}”`,
+  addPerson: (name: string) => `Add ${name}, without an account`,
   edit: (name: string) => `Change ${name}`,
   filter: 'Type to filter',
   cancel: 'Cancel',
@@ -55,5 +57,6 @@ export const valueWords = {
   nobody: 'nobody',
   removed: 'a removed field',
   late: (days: number) => counted(days, 'day late', 'days late'),
+  of: (n: number, most: number) => `${n} of ${most}`,
   today: 'today',
 } as const

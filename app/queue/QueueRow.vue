@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { RowWithPath } from '#core/layouts/rows'
-import { printDecimal } from '#core/base/decimals'
+import { figuresOf } from '#core/fields/registry'
 import { listed } from '#core/language/wording'
 import { useDirectory } from '../data/directory'
 import { itemWords } from '../item/words'
@@ -25,8 +25,8 @@ const need = computed(() =>
 )
 const effort = computed(() => {
   const held = value('effort')
-  const settings = directory.reader.maybe('field', project.value?.uses.effort ?? '')?.settings
-  return typeof held === 'number' ? `${printDecimal(held, settings?.decimals ?? 0)} ${settings?.unit ?? ''}` : ''
+  const field = directory.reader.maybe('field', project.value?.uses.effort ?? '')
+  return typeof held === 'number' ? figuresOf(field).say(held) : ''
 })
 const names = computed(() =>
   listed(

@@ -6,6 +6,7 @@ import { compareText } from '#core/base/collation'
 import type { Condition, FactRef, FactTest, ProjectId } from '#core/model/records'
 import type { Fact } from '#core/facts/contract'
 import { firstTest, maybeFact } from '#core/facts/registry'
+import { plainFigures } from '#core/fields/figures'
 import { fieldTypes } from '#core/fields/registry'
 import type { ValueCounts } from '#core/queries/value-counts'
 import ChoiceList, { type Choice } from '../parts/ChoiceList.vue'
@@ -144,7 +145,7 @@ const setWords = (typed: string) => {
     />
     <RangeEditor
       v-else-if="test.is === 'between'"
-      :field="fact?.field"
+      :figures="fact?.figures ?? plainFigures"
       :from="test.from"
       :to="test.to"
       @change="(from, to) => change({ is: 'between', from, to })"

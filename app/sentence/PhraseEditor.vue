@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
 import { VBtn } from 'vuetify/components/VBtn'
 import { VList, VListItem } from 'vuetify/components/VList'
 import { layouts } from '#core/layouts/registry'
@@ -8,6 +8,8 @@ import type { PhraseName } from '#core/language/sentence'
 import ChoiceList, { type Choice } from '../parts/ChoiceList.vue'
 import { useDirectory } from '../data/directory'
 import { toggled } from '../parts/toggled'
+import NewField from '../set-up/NewField.vue'
+import { fieldWords } from '../set-up/field-words'
 import { phraseWords } from './phrase-words'
 import ConditionEditor from './ConditionEditor.vue'
 import GroupEditor from './GroupEditor.vue'
@@ -33,6 +35,8 @@ const withWhere = (next: Condition) =>
   try_({ where: props.definition.where.map((one, i) => (i === at.value ? next : one)) })
 const takeOut = () => emit('change', { ...props.definition, where: others.value })
 
+const isAdding = ref(false)
+const maySetUp = computed(() => directory.may('set up project', props.view.project))
 const fieldChoices = computed((): Choice[] =>
   directory.fields(props.view.project).map((field) => ({ id: field.id, label: field.name })),
 )
@@ -86,7 +90,15 @@ const layoutChoices = computed(() => {
       several
       @choose="try_({ show: toggled(definition.show, $event as FieldId) })"
       @leave="emit('leave')"
-    />
+    >
+      <VBtn v-if="maySetUp" variant="plain" @click="isAdding = true">{{ fieldWords.addAfter }}</VBtn>
+      <NewField
+        v-if="isAdding"
+        v-model="isAdding"
+        :project="view.project"
+        @added="try_({ show: [...definition.show, $event] })"
+      />
+    </ChoiceList>
     <MoreEditor
       v-else-if="phrase === 'more'"
       :project="view.project"

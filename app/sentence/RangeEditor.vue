@@ -1,22 +1,20 @@
 <script setup lang="ts">
 import { ref } from 'vue'
 import { VTextField } from 'vuetify/components/VTextField'
-import { printDecimal, tryParseDecimal } from '#core/base/decimals'
-import type { Field } from '#core/model/records'
+import type { Figures } from '#core/fields/figures'
 import { phraseWords } from './phrase-words'
 import { vTakesFocus } from '../parts/takes-focus'
 
 /** From a number to a number, both with themselves; either may be open. */
-const props = defineProps<{ field: Field | undefined; from: number | null; to: number | null }>()
+const props = defineProps<{ figures: Figures; from: number | null; to: number | null }>()
 const emit = defineEmits<{ change: [from: number | null, to: number | null] }>()
-const scale = props.field?.settings.decimals ?? 0
-const printed = (x: number | null) => (x === null ? '' : printDecimal(x, scale))
+const printed = (x: number | null) => (x === null ? '' : props.figures.bare(x))
 const wrong = ref('')
 
 function set(end: 'from' | 'to', event: Event): void {
   const text = (event.target as HTMLInputElement).value
-  const value = text.trim() ? tryParseDecimal(text, scale) : null
-  wrong.value = value === undefined ? phraseWords.noNumber(text, scale) : ''
+  const value = text.trim() ? props.figures.read(text) : null
+  wrong.value = value === undefined ? phraseWords.noNumber(text) : ''
   if (value === undefined) return
   emit('change', end === 'from' ? value : props.from, end === 'to' ? value : props.to)
 }
@@ -37,7 +35,7 @@ function set(end: 'from' | 'to', event: Event): void {
       :model-value="printed(to)"
       @change="set('to', $event)"
     />
-    <span v-if="field?.settings.unit" class="soft">{{ field.settings.unit }}</span>
+    <span v-if="figures.unit" class="soft">{{ figures.unit }}</span>
     <p v-if="wrong" class="rust" role="alert">{{ wrong }}</p>
   </div>
 </template>

@@ -36,8 +36,7 @@ export const phraseWords = {
   notTicked: 'isn’t ticked',
   atLeast: 'at least',
   atMost: 'at most',
-  noNumber: (text: string, decimals: number) =>
-    `“${text}” isn’t a number${decimals ? ` (at most ${decimals} decimals)` : ' without decimals'}.`,
+  noNumber: (text: string) => `“${text}” isn’t a number that this can have.`,
   way: 'Before or after today',
   inTheNext: 'in the next',
   inTheLast: 'in the last',

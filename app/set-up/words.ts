@@ -7,6 +7,7 @@ export const setUpWords = {
   parts: 'Parts of the set-up',
   statuses: 'Statuses',
   board: 'Board',
+  fields: 'Fields',
   people: 'People',
   project: 'Project',
   noSuchPart: 'There’s no such part.',

@@ -76,6 +76,7 @@ export const tableWords = {
   title: 'Title',
   status: 'Status',
   kind: 'Kind',
+  newField: 'A new field',
   moreRight: 'More fields to the right',
   backLeft: 'Back to the first fields',
   width: 'Drag to make it wider or narrower. Double-click for its usual width.',

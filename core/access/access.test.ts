@@ -102,7 +102,7 @@ describe('who belongs to a scope', () => {
   })
 })
 
-it('is said in the docs as it is (npm run docs:roles)', () => {
+it('is said in the docs as it is (npm run docs:tables)', () => {
   const said = readFileSync(join(import.meta.dirname, '../../docs/roles.md'), 'utf8')
   // How wide the columns are is the formatter's.
   const plain = (text: string) =>

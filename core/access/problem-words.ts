@@ -37,6 +37,21 @@ const sentences: Readonly<Record<ProblemCode, (said: Said, field: string, naming
   'no-such-day': (said, field) => `${field}${said.text ?? 'this'} isn’t a date.`,
   'no-such-number': (said, field) =>
     `${field}“${said.text}” isn’t a number${said.decimals ? ` (at most ${said.decimals} decimals)` : ' without decimals'}.`,
+  'no-such-moment': (said, field) => `${field}“${said.text}” isn’t a date with a time, such as “Fri 14:00”.`,
+  'no-such-duration': (said, field) => `${field}“${said.text}” isn’t a duration, such as “1d 4h” or “90 min”.`,
+  'no-such-link': (said, field) => `${field}“${said.text}” isn’t a web address.`,
+  'no-such-address': (said, field) => `${field}“${said.text}” isn’t an e-mail address.`,
+  'no-such-phone': (said, field) => `${field}“${said.text}” isn’t a phone number.`,
+  'out-of-bounds'(said, field) {
+    const bounds = said.least === undefined ? `at most ${said.most}` : said.most === undefined ? `at least ${said.least}` : `${said.least} to ${said.most}` // prettier-ignore
+    return `${field}${said.text} is out of bounds: this takes ${bounds}.`
+  },
+  'one-person': (said, field) => `${field}this takes one person.`,
+  required: (said) => `An item here needs ${said.asks}. Nothing was changed.`,
+  'cannot-become': (said) => `This can’t become a field of the type ${said.type}. Make a new field instead.`,
+  serves: (said) => `${said.name} serves this project in a way that a field of the type ${said.type} can’t.`,
+  'too-many-fields': (said) => `A project can have ${said.most} fields; this would make it ${said.would}.`,
+  'too-many-options': (said) => `A field can have ${said.most} options; this would make it ${said.would}.`,
   loop(said) {
     if (said.other && said.what) return `${said.what} and ${said.other} are inside each other.`
     return said.what

@@ -6,7 +6,7 @@ import { actWords } from './problem-words'
 const tick = '✓'
 const line = (cells: readonly string[]): string => `| ${cells.join(' | ')} |`
 
-/** Markdown; made again by `npm run docs:roles`. */
+/** Markdown; made again by `npm run docs:tables`. */
 export function rolesPage(): string {
   const acts = Object.entries(actWords) as [Act, string][]
   const head = (first: string) => [line([first, ...roles]), line(['---', ...roles.map(() => ':-:')])]
@@ -17,7 +17,7 @@ export function rolesPage(): string {
   return [
     '# What each role may do',
     '',
-    'Made from `core/access/acts.ts` by `npm run docs:roles`.',
+    'Made from `core/access/acts.ts` by `npm run docs:tables`.',
     '',
     '## In the workspace',
     '',

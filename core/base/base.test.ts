@@ -225,6 +225,7 @@ it('there is a sentence for every problem, and it never says undefined where the
     asks: 'effort and a note',
     rows: 1,
     decimals: 2,
+    type: 'number',
     value: 'v',
     field: 'due',
     seconds: 3,

@@ -15,6 +15,9 @@ export function isSameText(a: string, b: string): boolean {
 }
 const singleBlanks = (text: string): string => text.trim().replace(/\s+/g, ' ')
 
+/** What texts that are the same to a reader have in common. */
+export const textKey = (text: string): string => foldText(singleBlanks(text))
+
 /** A text as it is searched: lower case, accents left out, no line feed. */
 export function foldText(text: string): string {
   const lower = text.toLowerCase()

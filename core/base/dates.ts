@@ -105,12 +105,20 @@ export function hourIn(timeZone: string, instant: Instant): number {
   )
 }
 
-/** Reads a date as people write it in files: `2026-11-24`, `24.11.2026`, `24/11/2026`, `2026/11/24`. Undefined: no date. */
-export function tryParseDate(text: string): PlainDate | undefined {
+/**
+ * Reads a date as people write it in files: `2026-11-24`, `24.11.2026`, `24/11/2026`, `2026/11/24`. `first`: what comes
+ * first between strokes. Undefined: no date.
+ */
+export function tryParseDate(text: string, first: 'day' | 'month' = 'day'): PlainDate | undefined {
   const trimmed = text.trim()
   const iso = /^(\d{4})[-/](\d{1,2})[-/](\d{1,2})$/.exec(trimmed)
-  const local = /^(\d{1,2})[./](\d{1,2})[./](\d{4})$/.exec(trimmed)
-  const [year, month, day] = iso ? [iso[1], iso[2], iso[3]] : local ? [local[3], local[2], local[1]] : []
+  const local = /^(\d{1,2})([./])(\d{1,2})[./](\d{4})$/.exec(trimmed)
+  const isMonthFirst = local?.[2] === '/' && first === 'month'
+  const [year, month, day] = iso
+    ? [iso[1], iso[2], iso[3]]
+    : local
+      ? [local[4], local[isMonthFirst ? 1 : 3], local[isMonthFirst ? 3 : 1]]
+      : []
   if (!year || !month || !day) return undefined
   const date = `${year}-${month.padStart(2, '0')}-${day.padStart(2, '0')}`
   return isPlainDate(date) ? date : undefined
@@ -171,6 +179,20 @@ export class ZoneDays {
     while (ms < this.begin(day)) day--
     while (ms >= this.begin(day + 1)) day++
     return day
+  }
+
+  /** The moment at which the clocks of a day say so many minutes after midnight; where they jump over it, as long after. */
+  at(day: number, minutes: number): number {
+    const local = day * 86_400_000 + minutes * 60_000
+    const first = local - this.#offset(local)
+    const second = local - this.#offset(first)
+    return second + this.#offset(second) === local ? second : Math.max(first, second)
+  }
+
+  /** Minutes after midnight that the clocks say at a moment. */
+  minutesAt(ms: number): number {
+    const local = ms + this.#offset(ms)
+    return Math.floor((local - Math.floor(local / 86_400_000) * 86_400_000) / 60_000)
   }
 
   /** How far the zone's clocks are ahead of UTC, in milliseconds. */

@@ -1,5 +1,5 @@
 import { assertNever } from '../base/result'
-import { printDecimal } from '../base/decimals'
+import { figuresOf } from '../fields/registry'
 import { NumberColumn } from '../fields/columns/column'
 import { columnsOf, limitSetOf, type LimitSet, type Reader } from '../model/reader'
 import type { BoardColumn, ProjectId } from '../model/records'
@@ -40,8 +40,7 @@ export function roomWords(room: Room, say: (amount: number) => string = String):
 
 /** How amounts that a limit counts are said: with the unit of its field, where it sums one. */
 export function amountSaid(reader: Reader, of: string | null): (amount: number) => string {
-  const settings = of ? reader.maybe('field', of)?.settings : undefined
-  return settings ? (amount) => `${printDecimal(amount, settings.decimals ?? 0)} ${settings.unit ?? ''}`.trim() : String
+  return of ? figuresOf(reader.maybe('field', of)).say : String
 }
 
 /** What a drop of `n` more cards would do. */

@@ -5,7 +5,8 @@ import { applyPatch } from '../change/patch'
 import { judge, type Command } from '../commands/registry'
 import { kindsOf, statusesOf } from '../model/reader'
 import { contextOf, entryOf, run, smallWorkspace, type Small } from '../test-kit/workspace'
-import { guessType, proposeColumns } from './columns'
+import { proposeColumns } from './columns'
+import { guessType, writtenIn } from './guess'
 import { parseCsv, type CsvTable } from './csv'
 import { mostRecords } from './limits'
 import { planRows, type Choices, type Plan } from './plan'
@@ -210,8 +211,43 @@ describe('what a column is', () => {
     [['one\ntwo'], 'longText'],
     [['quite', 'different', 'words'], 'shortText'],
     [['Imke', 'Hamid; Imke'], 'people'],
+    [['€ 12.50', '1 200 €', 'EUR 3'], 'money'],
+    [['12,50 CHF', '3 CHF'], 'money'],
+    [['1d 4h', '90 min', '2 h'], 'duration'],
+    [['1:30', '0:45'], 'duration'],
+    [['2026-11-24 14:00', '24.11.2026 9:30', '2026-11-24T14:00:00'], 'dateTime'],
+    [['https://glasshouse.example/a', 'www.glasshouse.example'], 'webLink'],
+    [['imke@glasshouse.example', 'hamid@glasshouse.example'], 'email'],
+    [['+49 351 1234567', '0351 / 98 76 54'], 'phone'],
+    [['going well', 'in trouble', 'Needs watching'], 'health'],
+    [['4', '1.200', '1.250,5'], 'number'],
+    [['12 m', '3 m'], 'shortText'],
   ])('%j is %s', (cells, type) => {
     expect(guessType(cells.filter(Boolean), smallWorkspace().state).type).toBe(type)
+  })
+})
+
+describe('how a column is written', () => {
+  it.each([
+    [['24/11/2026', '1/2/2026'], { first: 'day', decimal: '.' }, []],
+    [['11/24/2026', '1/2/2026'], { first: 'month', decimal: '.' }, []],
+    [['1/2/2026', '3/4/2026'], { first: 'day', decimal: '.' }, ['first']],
+    [['2/2/2026'], { first: 'day', decimal: '.' }, []],
+    [['1/2/2026', '13/14/2026'], { first: 'day', decimal: '.' }, ['first']],
+    [['1,200'], { first: 'day', decimal: '.' }, ['decimal']],
+    [['1,200', '1,5'], { first: 'day', decimal: ',' }, []],
+    [['1.200,50'], { first: 'day', decimal: ',' }, []],
+    [['1,200.50', '3'], { first: 'day', decimal: '.' }, []],
+    [['1.200.000'], { first: 'day', decimal: ',' }, []],
+    [['0.125'], { first: 'day', decimal: '.' }, []],
+    [['24.11.2026', 'words, and more'], { first: 'day', decimal: '.' }, []],
+  ])('%j', (cells, written, unsure) => expect(writtenIn(cells)).toMatchObject({ written, unsure }))
+  it('decides what its cells become', () => {
+    const small = smallWorkspace()
+    const plan = planOf(small, 'Title,Cost,On\nBeds,"1.200,50",11/24/2026\nPots,"2,5",1/2/2026\n')
+    const [cost, on] = plan.body.fields
+    expect([cost?.type, cost?.settings, on?.type]).toEqual(['number', { decimals: 2 }, 'date'])
+    expect(plan.body.items.map(({ values }) => [values[cost!.id], values[on!.id]])).toEqual([[120_050, '2026-11-24'], [250, '2026-01-02']]) // prettier-ignore
   })
 })
 

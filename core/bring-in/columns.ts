@@ -1,14 +1,13 @@
 import { isSameText } from '../base/collation'
-import { looksLikeDate } from '../base/dates'
-import { tryParseDecimal } from '../base/decimals'
-import { splitSeveral, type FieldTypeName } from '../fields/contract'
-import { wordsForNo, wordsForYes } from '../fields/checkbox'
+import type { FieldTypeName } from '../fields/contract'
+import type { FieldSettings } from '../fields/settings'
 import { builtInNames, calledIn } from '../model/called'
 import { useNames } from '../model/names'
 import { fieldsOf, type Reader } from '../model/reader'
 import type { Field, ProjectId } from '../model/records'
 import { uses } from '../model/uses'
 import type { CsvTable } from './csv'
+import { guessType, writtenIn, type Unsure, type Written } from './guess'
 
 /** What a column of the file becomes. */
 export type ColumnTarget =
@@ -18,14 +17,19 @@ export type ColumnTarget =
       readonly to: 'new'
       readonly name: string
       readonly type: FieldTypeName
-      readonly decimals?: number
-      readonly unique?: boolean
+      readonly settings: FieldSettings
     }
 
 /** A column of the file, and what it becomes. */
 export interface ColumnPlan {
   readonly header: string
   readonly target: ColumnTarget
+  /** How its days and numbers are written. */
+  readonly written: Written
+  /** What of that its cells leave open: it has to be said. */
+  readonly unsure: readonly Unsure[]
+  /** A cell that can be read in two ways. */
+  readonly example: string
 }
 
 /** The field in which a file's own key of a row is kept. */
@@ -51,9 +55,9 @@ export function proposeColumns(table: CsvTable, reader: Reader, project: Project
   const plans = table.header.map((header, i) => {
     const target = targetOf(header, i)
     const key = target.to === 'field' ? target.field : target.to === 'new' ? `new ${target.name}` : target.to
-    if (target.to !== 'nothing' && taken.has(key)) return { header, target: newField(header, i) }
+    const isTaken = target.to !== 'nothing' && taken.has(key)
     taken.add(key)
-    return { header, target }
+    return { header, target: isTaken ? newField(header, i) : target, ...writtenIn(cellsOf(i)) }
   })
   return plans.some((plan) => plan.target.to === 'title') ? plans : withSomeTitle(plans)
 
@@ -72,13 +76,16 @@ export function proposeColumns(table: CsvTable, reader: Reader, project: Project
       const held = fields.find((field) => isSameText(field.name, referenceName))
       return held
         ? { to: 'field', field: held.id }
-        : { to: 'new', name: referenceName, type: 'shortText', unique: true }
+        : { to: 'new', name: referenceName, type: 'shortText', settings: { unique: true } }
     }
     return newField(header, i)
   }
 
+  function cellsOf(i: number): string[] {
+    return table.records.map((record) => record.cells[i]?.trim() ?? '').filter(Boolean)
+  }
   function newField(header: string, i: number): ColumnTarget {
-    const cells = table.records.map((record) => record.cells[i]?.trim() ?? '').filter(Boolean)
+    const cells = cellsOf(i)
     return cells.length ? { to: 'new', name: header, ...guessType(cells, reader) } : { to: 'nothing' }
   }
 }
@@ -97,31 +104,4 @@ function withSomeTitle(plans: ColumnPlan[]): ColumnPlan[] {
   )
   const at = Math.max(0, text)
   return plans.map((plan, i) => (i === at ? { ...plan, target: { to: 'title' } } : plan))
-}
-
-/** The field type that fits what a column holds. Nine cells of ten must fit; the others become faults. */
-export function guessType(cells: readonly string[], reader: Reader): { type: FieldTypeName; decimals?: number } {
-  const share = (fits: (cell: string) => boolean) => cells.filter(fits).length / cells.length
-  if (
-    share((cell) => [...wordsForYes, ...wordsForNo].some((word) => isSameText(word, cell))) === 1 &&
-    share((cell) => !/^\d+$/.test(cell)) > 0
-  )
-    return { type: 'checkbox' }
-  if (share(looksLikeDate) >= 0.9) return { type: 'date' }
-  if (share((cell) => tryParseDecimal(cell, 6) !== undefined) >= 0.9)
-    return {
-      type: 'number',
-      decimals: Math.min(6, Math.max(0, ...cells.map((cell) => /[.,](\d+)\s*$/.exec(cell)?.[1]?.length ?? 0))),
-    }
-  if (cells.some((cell) => cell.includes('\n') || cell.length > 200)) return { type: 'longText' }
-  const parts = cells.map(splitSeveral)
-  if (
-    parts.filter((list) => list.length && list.every((one) => reader.names.personNamed(one))).length / cells.length >=
-    0.6
-  )
-    return { type: 'people' }
-  const distinct = new Set(parts.flat()).size
-  const isFew = distinct <= 40 && distinct * 3 <= parts.flat().length
-  if (isFew && parts.some((list) => list.length > 1)) return { type: 'severalOptions' }
-  return isFew ? { type: 'oneOption' } : { type: 'shortText' }
 }

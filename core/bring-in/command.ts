@@ -12,7 +12,9 @@ import { isLongTextMark } from '../fields/long-text'
 import { fieldTypes } from '../fields/registry'
 import { mostRecords } from './limits'
 import { checkTitle, itemMade, newItem, type NewItem } from '../items/add'
+import { Fallbacks, requiredIn, requiredRefusal } from '../items/fallbacks'
 import { firstNumber, StayIds } from '../items/changes'
+import { fieldsRefusal } from '../projects/set-up/most-fields'
 import { fieldContext, type Reader } from '../model/reader'
 import { longTextId, type Field, type Item } from '../model/records'
 import { fieldRecord, kindRecord, optionRecord, personRecord } from '../model/schemas'
@@ -43,7 +45,7 @@ export const bringIn = defineCommand({
       : problem('not-allowed', { act: 'change items' }),
   projects: (_reader, body) => [body.project],
   *check(reader, body, context): Pieces<Problem | undefined> {
-    return checkFrame(reader, body, context) ?? (yield* new Rows(reader, body).check())
+    return checkFrame(reader, body, context) ?? (yield* new Rows(reader, body, context).check())
   },
   *apply(reader, body, context): Pieces<Result<Applied>> {
     const stays = new StayIds(context.command)
@@ -51,6 +53,7 @@ export const bringIn = defineCommand({
     const first = firstNumber(reader, body.project, body.items.length, context)
     const lastSiblings = lastSiblingRanks(reader, body.project)
     let rank = lastRank(reader, body.project)
+    const fallbacks = new Fallbacks(reader, context, body.project)
     const changes: Change[] = [
       ...body.people.map((person) => makes('person', person)),
       ...body.kinds.map((kind) => makes('kind', kind)),
@@ -62,7 +65,7 @@ export const bringIn = defineCommand({
       const siblingRank = rankBetween(lastSiblings.get(item.parent), undefined)
       lastSiblings.set(item.parent, siblingRank)
       const number = context.isRoom ? first + i : 0
-      changes.push(...itemMade(reader, item, { number, rank, siblingRank }, context, stays))
+      changes.push(...itemMade(reader, item, { number, rank, siblingRank }, context, stays, fallbacks))
     })
     yield* inPieces(body.texts, ({ item, field, text }) => {
       changes.push(makes('longText', { id: longTextId(item, field), item, field, revision: 1, text }))
@@ -114,7 +117,12 @@ function checkFrame(reader: Reader, body: BringInBody, context: Context): Proble
       person.role || person.email ? problem('not-allowed', { act: 'manage people' }) : undefined,
     ) ??
     firstProblem(body.kinds, (kind) => isOurs(kind) ?? isWorkflowOurs(kind)) ??
-    firstProblem(body.fields, isOurs) ??
+    firstProblem(
+      body.fields,
+      (field) =>
+        isOurs(field) ?? (field.required || field.fallback ? problem('wrong-value', { field: field.name }) : undefined),
+    ) ?? // prettier-ignore
+    fieldsRefusal(reader, body.project, body.fields.length) ??
     firstProblem(body.options, ({ field }) =>
       fields.has(field) || reader.maybe('field', field)?.project === body.project
         ? undefined
@@ -127,13 +135,18 @@ function checkFrame(reader: Reader, body: BringInBody, context: Context): Proble
 class Rows {
   readonly #fields: ReadonlyMap<string, { readonly field: Field; readonly context: FieldContext }>
   readonly #texts: ReadonlySet<string>
+  readonly #fallbacks: Fallbacks
+  readonly #required: readonly Field[]
   /** Values of fields that must be unique, as far as they are known. */
   readonly #unique: ReadonlyMap<string, Set<unknown>>
 
   constructor(
     readonly reader: Reader,
     readonly body: BringInBody,
+    context: Context,
   ) {
+    this.#fallbacks = new Fallbacks(reader, context, body.project)
+    this.#required = requiredIn(reader, body.project)
     const held = [...reader.all('field')].filter((field) => field.project === body.project)
     const names = new Map(body.people.map((person) => [person.id as string, person.name]))
     const all: Field[] = [...held, ...body.fields]
@@ -164,7 +177,11 @@ class Rows {
   #checkItem(one: NewItem): Problem | undefined {
     if (one.project !== this.body.project) return problem('other-project')
     if (!this.reader.maybe('status', one.status)) return problem('wrong-value', { field: 'status' })
-    return checkTitle(one.title) ?? firstProblem(Object.entries(one.values), ([id, value]) => this.#checkValue(one, id, value)) // prettier-ignore
+    return (
+      checkTitle(one.title) ??
+      firstProblem(Object.entries(one.values), ([id, value]) => this.#checkValue(one, id, value)) ??
+      (this.#required.length ? requiredRefusal(this.#required, [{ item: one.item, values: this.#fallbacks.over(one.values) }]) : undefined) // prettier-ignore
+    )
   }
 
   #checkValue(item: NewItem, id: string, value: Value): Problem | undefined {

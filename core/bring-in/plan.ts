@@ -14,6 +14,7 @@ import {
   type Value,
 } from '../fields/contract'
 import { fieldTypes } from '../fields/registry'
+import type { FieldSettings } from '../fields/settings'
 import type { CsvRecord, CsvTable } from './csv'
 import { fieldContext, fieldsOf, itemKey, kindsOf, statusesOf, type Reader } from '../model/reader'
 import {
@@ -31,7 +32,9 @@ import {
 } from '../model/records'
 import { kindOfPattern } from '../projects/starter-pattern'
 import type { NewItem } from '../items/add'
+import { requiredIn } from '../items/fallbacks'
 import type { ColumnPlan } from './columns'
+import type { Written } from './guess'
 import type { BringInBody } from './command'
 
 /** What the person decided besides the columns. */
@@ -114,6 +117,8 @@ class Planning {
   readonly #named = new Set<string>()
   readonly #unique = new Map<string, Set<unknown>>()
   readonly #columnOf: (to: string) => number
+  /** What every row must have, and gets from nowhere else. */
+  readonly #required: readonly Field[]
 
   constructor(
     readonly table: CsvTable,
@@ -128,6 +133,7 @@ class Planning {
     this.#kindByName = new TextIndex(kinds.map((kind) => [kind.name, kind]))
     this.#statusByName = new TextIndex(statusesOf(reader, project.id).map((status) => [status.name, status.id]))
     this.#columnOf = (to) => columns.findIndex((column) => column.target.to === to)
+    this.#required = requiredIn(reader, project.id).filter(({ fallback }) => !fallback)
     columns.forEach((column, i) => this.#prepareField(column, i))
   }
 
@@ -208,7 +214,7 @@ class Planning {
       const field = this.reader.maybe('field', target.field)
       if (field) this.#fieldByColumn.set(column, field)
     } else if (target.to === 'new') {
-      const field = this.#newField(target.name || header, target.type, target)
+      const field = this.#newField(target.name || header, target.type, target.settings)
       this.#fields.push(field)
       this.#fieldByColumn.set(column, field)
     }
@@ -231,11 +237,7 @@ class Planning {
     return [...table.rows()].filter((row) => !column.isEmpty(row)).map(column.get)
   }
 
-  #newField(name: string, type: FieldTypeName, more: { decimals?: number; unique?: boolean }): Field {
-    const settings = {
-      ...(type === 'number' && { decimals: more.decimals ?? 0 }),
-      ...(more.unique && { unique: true }),
-    }
+  #newField(name: string, type: FieldTypeName, settings: FieldSettings): Field {
     const rank = rankAfter([...fieldsOf(this.reader, this.project.id), ...this.#fields])
     return {
       id: this.newId() as FieldId,
@@ -268,7 +270,14 @@ class Planning {
       )
     for (const [column, field] of this.#fieldByColumn)
       this.#readCell(draft, column, field, (cells[column] ?? '').trim())
+    for (const field of this.#required)
+      if (draft.values[field.id] === undefined) this.#blame(draft, this.#columnOfField(field), problem('required', { asks: field.name })) // prettier-ignore
     return draft
+  }
+
+  #columnOfField({ id }: Field): number {
+    for (const [column, field] of this.#fieldByColumn) if (field.id === id) return column
+    return -1
   }
 
   #readCell(draft: Draft, column: number, field: Field, text: string): void {
@@ -282,7 +291,7 @@ class Planning {
       }
       return
     }
-    const value = this.#value(field, text)
+    const value = this.#value(field, text, this.columns[column]?.written)
     if ('code' in value) return this.#blame(draft, column, value)
     const unique = this.#unique.get(field.id)
     if (unique?.has(value.value) && column !== this.#referenceColumn())
@@ -298,9 +307,9 @@ class Planning {
     if (value.value !== null) draft.values[field.id] = value.value
   }
 
-  #value(field: Field, text: string): { value: Value } | Problem {
+  #value(field: Field, text: string, written: Written | undefined): { value: Value } | Problem {
     const type = fieldTypes[field.type]
-    if (!type.choices) return this.#parse(type, field, text)
+    if (!type.choices) return this.#parse(type, field, text, written)
     const key = `${field.id} ${text}`
     const known = this.#read.get(key) ?? this.#parse(type, field, text)
     this.#read.set(key, known)
@@ -308,12 +317,13 @@ class Planning {
   }
 
   /** People and options that a cell names and that there are none of come with the file. */
-  #parse(type: FieldType, field: Field, text: string): { value: Value } | Problem {
+  #parse(type: FieldType, field: Field, text: string, written?: Written): { value: Value } | Problem {
     if (type.choices === 'options')
       for (const label of type.several ? splitSeveral(text) : [text]) this.#option(field, label)
     const held = fieldContext(this.reader, field)
     const context = {
       ...held,
+      speech: { ...held.speech, ...written },
       options: [...held.options, ...(this.#options.get(field.id) ?? [])],
       names: {
         ...held.names,
@@ -384,7 +394,7 @@ class Planning {
   #referenceColumn(): number {
     return this.columns.findIndex(
       ({ target }, i) =>
-        (target.to === 'new' && target.unique) ||
+        (target.to === 'new' && target.settings.unique) ||
         (target.to === 'field' && this.#fieldByColumn.get(i)?.settings.unique),
     )
   }

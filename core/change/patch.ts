@@ -54,7 +54,12 @@ export function invertChange(change: Change): Change {
 }
 
 /** The patch that takes this one back. `apply(invert(p))` after `apply(p)` is where it began. */
-export const invert = (patch: Patch): Patch => patch.map(invertChange).reverse()
+export const invert = (patch: Patch): Patch => typesFirst(patch.map(invertChange).reverse())
+
+const isOfType = ({ entity, field }: Change): boolean => entity === 'field' && field === 'type'
+/** The same changes, those of a field's type first: what is held then belongs in a column of that type. */
+export const typesFirst = (patch: Patch): Patch =>
+  patch.some(isOfType) ? [...patch.filter(isOfType), ...patch.filter((change) => !isOfType(change))] : patch
 
 /** Where a patch is applied. A record that was read before is never changed in place. */
 export interface PatchTarget {

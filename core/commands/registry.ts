@@ -25,6 +25,8 @@ import { deleteProject } from '../projects/delete'
 import { createProject } from '../projects/create'
 import { fields } from '../projects/set-up/fields'
 import { kinds } from '../projects/set-up/kinds'
+import { makeField } from '../projects/set-up/new-field'
+import { retypeField } from '../projects/set-up/retype'
 import { addStatus } from '../projects/set-up/new-status'
 import { options } from '../projects/set-up/options'
 import { statuses, steps } from '../projects/set-up/statuses'
@@ -41,7 +43,7 @@ const definitions = [
   addItems, setValues, moveItems, archiveItems, setText, noteMove, addPeople, people.set, people.remove, prefer, members.set, members.remove, createProject,
   projects.set, projects.remove, projects.order, deleteProject, setLimit, overruleLimit,
   views.add, views.set, views.remove, views.order, setWidths,
-  fields.add, fields.set, fields.remove, fields.order, options.add, options.set, options.remove, options.order,
+  makeField, retypeField, fields.add, fields.set, fields.remove, fields.order, options.add, options.set, options.remove, options.order,
   kinds.add, kinds.set, kinds.remove, kinds.order, statuses.add, statuses.set, statuses.remove, statuses.order,
   steps.add, steps.set, steps.remove, steps.order, addStatus,
   columns.add, columns.set, columns.remove, columns.order, holdStatus,

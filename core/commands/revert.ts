@@ -23,7 +23,8 @@ import {
   type StatusId,
 } from '../model/records'
 import { isOver } from '../model/turn'
-import { idsOf } from '../fields/value'
+import { idsOf, type Value } from '../fields/value'
+import { conversion } from '../projects/set-up/retype'
 
 /** What nothing takes back. */
 const forGood: ReadonlySet<string> = new Set(['projects.delete'])
@@ -63,11 +64,18 @@ const stampColumns = new Set(['changed', 'changedBy'])
 /** What may differ between a thing as it was made and as it now is, without it having been changed by anybody. */
 const aside = new Set(['changed', 'changedBy', 'rank', 'siblingRank', 'number', 'nextNumber', 'order'])
 
+/** A field that becomes again what it was, and how a value that it holds now is read as that. */
+interface Retyped {
+  readonly id: string
+  convert(value: Value): Value
+}
+
 class Reverting {
   readonly #patch: Change[] = []
   readonly #leftAlone: Place[] = []
   readonly #stays: StayIds
   readonly #unmade = new Set<string>()
+  readonly #retyped = new Map<string, Retyped>()
   /** The entry's changes of long texts, by item, and of stays, by their id. */
   readonly #texts = new Map<string, Change[]>()
   readonly #stayChanges = new Map<string, Change[]>()
@@ -95,7 +103,9 @@ class Reverting {
       if (change.entity === 'item' && change.field !== '*') put(byItem, change.id, change)
       else this.#revertOther(change)
     })
+    this.#findRetyped()
     yield* inPieces(byItem, ([id, changes]) => this.#revertItem(id, changes))
+    for (const field of this.#retyped.values()) yield* this.#convertOthers(field, byItem)
     const leftAlone = this.#leftAlone.length ? { leftAlone: this.#leftAlone } : {}
     return { patch: this.#patch, of: this.entry.command, ...leftAlone }
   }
@@ -203,11 +213,43 @@ class Reverting {
       return
     }
     const now = isItemColumn(change.field) ? item[change.field] : (item.values[change.field] ?? null)
+    const retyped = this.#retyped.get(change.field)
+    if (retyped && !isSameValue(now, change.after)) return this.#convert(item, retyped)
     if (!isSameValue(now, change.after)) return this.#leave(change)
     if (isLongTextMark(change.before) || isLongTextMark(change.after)) return this.#revertText(item, change)
     if (change.field === 'parent' && change.before && !this.reader.maybe('item', String(change.before)))
       return this.#leave(change)
     this.#patch.push(invertChange(change))
+  }
+
+  /** Fields that become of the type that they were of, each with how what is held now is read as that. */
+  #findRetyped(): void {
+    for (const { entity, id, field } of this.#patch) {
+      if (entity !== 'field' || (field !== 'type' && field !== 'settings')) continue
+      const record = this.reader.maybe('field', id)
+      if (!record) continue
+      const back = this.#patch.filter((one) => one.entity === 'field' && one.id === id && !isSetChange(one))
+      const after = { ...record, ...Object.fromEntries(back.map((one) => [one.field, 'after' in one ? one.after : undefined])) } // prettier-ignore
+      this.#retyped.set(id, { id, convert: conversion(this.reader, record, { to: after, unit: '', options: [] }) })
+    }
+  }
+
+  /** What has been said since then is read as what the field was. */
+  #convert(item: Item, { id, convert }: Retyped): void {
+    const now = item.values[id] ?? null
+    const after = now === null ? null : convert(now)
+    if (!isSameValue(now, after)) this.#patch.push({ entity: 'item', id: item.id, field: id, before: now, after })
+  }
+  *#convertOthers(field: Retyped, done: ReadonlyMap<string, readonly Change[]>): Pieces<undefined> {
+    const project = this.reader.maybe('field', field.id)?.project
+    if (!project) return undefined
+    yield* inPieces(this.reader.itemsOf(project), (item) => {
+      if (done.get(item.id)?.some((change) => change.field === field.id)) return
+      const before = this.#patch.length
+      this.#convert(item, field)
+      if (this.#patch.length > before && !done.has(item.id)) this.#patch.push(...stamp(item, this.context))
+    })
+    return undefined
   }
 
   /** The old words come back under a new revision, so that nobody's editor takes them for what it has. */
@@ -234,9 +276,12 @@ class Reverting {
   /** Asked only of what is no item and may go. */
   *#findUsed(): Pieces<undefined> {
     const made = new Set<string>()
+    const given = new Map<string, Change[]>()
     let isAsked = false
-    yield* inPieces(this.entry.patch, ({ entity, id, field }) => {
+    yield* inPieces(this.entry.patch, (change) => {
+      const { entity, id, field } = change
       if (field === '*') made.add(id)
+      else if (entity === 'item') put(given, id, change)
       isAsked ||= field === '*' && entityOf(entity).held === 'directory'
     })
     if (!isAsked) return undefined
@@ -244,12 +289,20 @@ class Reverting {
       for (const { id } of idsNeeded(entity, record)) this.#used.add(id)
     }
     yield* inPieces(this.reader.all('item'), (item) => {
-      if (!this.#unmade.has(item.id)) use('item', item)
+      if (!this.#unmade.has(item.id)) use('item', withoutGiven(item, given.get(item.id)))
     })
     for (const entity of entitiesHeld('directory'))
       for (const record of this.reader.all(entity)) if (!made.has(record.id)) use(entity, record)
     return undefined
   }
+}
+
+/** The item without what it still holds of what it was given: that is taken back from it as well. */
+function withoutGiven(item: Item, given: readonly Change[] | undefined): Item {
+  if (!given) return item
+  const isGiven = ([field, value]: [string, unknown]) =>
+    given.some((change) => change.field === field && !isSetChange(change) && isSameValue(value, change.after))
+  return { ...item, values: Object.fromEntries(Object.entries(item.values).filter((held) => !isGiven(held))) }
 }
 
 function put<T>(lists: Map<string, T[]>, key: string, one: T): void {

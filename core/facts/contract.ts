@@ -1,4 +1,5 @@
 /** What can be asked, sorted, grouped and totalled of an item: fields, and what the product itself knows. */
+import type { Figures } from '../fields/figures'
 import type { FactKind } from '../fields/kinds'
 import type { Source } from '../fields/source'
 import type { ItemTable } from '../model/item-table'
@@ -113,9 +114,8 @@ export interface Fact extends FactCore {
   /** Undefined: it is an automatic one. */
   readonly field?: Field
   readonly automatic?: AutomaticFact
-  /** Of numbers: how many decimals are kept, and what is written after them. */
-  readonly decimals: number
-  readonly unit: string
+  /** How its numbers are said and read. */
+  readonly figures: Figures
 }
 
 /** How a sentence about the item itself begins. */

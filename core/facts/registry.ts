@@ -1,4 +1,5 @@
-import { fieldTypes } from '../fields/registry'
+import { plainFigures } from '../fields/figures'
+import { fieldTypes, figuresOf } from '../fields/registry'
 import { builtInNames, calledIn } from '../model/called'
 import type { AutomaticFactName } from '../model/names'
 import { fieldContext, fieldsOf, type Reader } from '../model/reader'
@@ -36,7 +37,7 @@ export const isSameFact = (one: FactRef, other: FactRef): boolean => factKey(one
 const automatic = Object.fromEntries(
   Object.values(automaticFacts).map((fact): [string, Fact] => [
     fact.name,
-    { ...fact, ref: { fact: fact.name }, key: fact.name, name: fact.label, automatic: fact, decimals: 0, unit: '' },
+    { ...fact, ref: { fact: fact.name }, key: fact.name, name: fact.label, automatic: fact, figures: plainFigures },
   ]),
 ) as Readonly<Record<AutomaticFactName, Fact>>
 
@@ -56,8 +57,7 @@ export function factOfField(field: Field): Fact {
     name: field.name,
     kind: type.kind,
     field,
-    decimals: field.settings.decimals ?? 0,
-    unit: field.settings.unit ?? '',
+    figures: figuresOf(field),
     source: ({ reader, table }) => type.source(table.column(field.id), fieldContext(reader, field)),
     ...(type.choices === 'options' && {
       isListed: true,
@@ -67,6 +67,7 @@ export function factOfField(field: Field): Fact {
           .flatMap((option) => (option.archived ? [] : [{ id: option.id, name: option.label }])),
     }),
     ...(type.choices === 'people' && { values: peopleValues }),
+    ...(type.listed && { isListed: true, values: () => type.listed ?? [] }),
   }
 }
 

@@ -1,6 +1,9 @@
 import type { PlainDate } from '../base/dates'
+import type { Speech } from '../base/days-said'
+import type { DecimalMark } from '../base/decimals'
 import type { Problem, Result } from '../base/result'
 import type { Column } from './columns/column'
+import type { Figures } from './figures'
 import type { FactKind } from './kinds'
 import type { FieldTypeName, OptionColour } from './names'
 import type { FieldSettings } from './settings'
@@ -27,6 +30,8 @@ export interface Names {
   person(id: string): string | undefined
   /** The id of the person of that name; case, accents and blanks aside. */
   personNamed(name: string): string | undefined
+  /** A person's craft; undefined where they have none. */
+  craftOf(id: string): string | undefined
   /** Everyone's id, in the order of their names. */
   peopleInOrder(): readonly string[]
 }
@@ -37,6 +42,8 @@ export interface FieldContext {
   /** In their order, those that were removed among them. */
   readonly options: readonly Option[]
   readonly names: Names
+  /** How numbers and days are written and read there. */
+  readonly speech: Speech
 }
 
 /** What the words of a condition mean to whoever is looking, today. */
@@ -59,13 +66,19 @@ export interface FieldType {
   /** Holds several values, which change by add and remove. */
   readonly several: boolean
   /** What its values are chosen from; none where they are typed. */
-  readonly choices?: 'options' | 'people'
+  readonly choices?: 'options' | 'people' | 'listed' | undefined
+  /** Of `listed`: the same few for every field, in their order. */
+  readonly listed?: readonly { readonly id: string; readonly name: string }[]
+  /** Its values are people, of whom everybody puts in and takes out themselves alone. */
+  readonly isOwn?: boolean
   /** The item holds a mark only; the words are a record of their own (`setText`). */
   readonly isApart?: boolean
   /** Having a value is said as being ticked. */
   readonly isTicked?: boolean
   /** How its values are matched, grouped and totalled. */
   readonly kind: FactKind
+  /** Of numbers: how they are said and read. */
+  figures?(settings: FieldSettings, mark?: DecimalMark): Figures
   /** A new column for values of the type. */
   column(): Column
   /** How views read the column; the column is one that `column()` made. */

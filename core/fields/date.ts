@@ -1,4 +1,5 @@
-import { dayNumber, fromDayNumber, isPlainDate, looksLikeDate, tryParseDate } from '../base/dates'
+import { dayNumber, fromDayNumber, isPlainDate, looksLikeDate } from '../base/dates'
+import { readDay } from '../base/days-said'
 import { fail, ok, problem } from '../base/result'
 import { DayColumn } from './columns/column'
 import type { FieldType } from './contract'
@@ -12,9 +13,9 @@ export const date: FieldType = {
   column: () => new DayColumn(dayNumber, fromDayNumber),
   source: (column) => ({ kind: 'day', column: column as DayColumn }),
   check: (value) => (typeof value === 'string' && isPlainDate(value) ? undefined : problem('no-such-day')),
-  parse(text) {
+  parse(text, { speech }) {
     if (!text.trim()) return ok(null)
-    const day = tryParseDate(text)
+    const day = readDay(text, speech)
     if (day) return ok(day)
     return fail(problem(looksLikeDate(text) ? 'no-such-day' : 'wrong-value', { text: text.trim() }))
   },

@@ -7,7 +7,13 @@ export type OptionColour = (typeof optionColours)[number]
 
 /** Every field type by name. */
 export const fieldTypeNames = [
-  'shortText', 'longText', 'number', 'oneOption', 'severalOptions', 'people', 'date', 'checkbox',
+  'shortText', 'longText', 'number', 'money', 'duration', 'oneOption', 'severalOptions', 'people', 'date', 'dateTime',
+  'checkbox', 'rating', 'health', 'webLink', 'email', 'phone', 'votes',
 ] as const // prettier-ignore
 /** The name of a field type; `fieldTypes` says what each can do. */
 export type FieldTypeName = (typeof fieldTypeNames)[number]
+
+/** The signs that a rating can be drawn with. */
+export const ratingSigns = ['leaf', 'sun', 'drop', 'flame', 'heart'] as const
+/** A sign of ratings. */
+export type RatingSign = (typeof ratingSigns)[number]

@@ -1,7 +1,7 @@
-import { compareText } from '../base/collation'
-import { fail, ok, problem } from '../base/result'
+import { compareText, isSameText } from '../base/collation'
+import { fail, firstProblem, ok, problem } from '../base/result'
 import { CodesColumn } from './columns/codes'
-import { splitSeveral, type FieldType, type Names, type Value } from './contract'
+import { splitSeveral, type FieldContext, type FieldType, type Names, type Value } from './contract'
 import { choicesOf, placesOf } from './source'
 
 const list = (value: Value): readonly string[] => (Array.isArray(value) ? value : [])
@@ -23,8 +23,13 @@ export const people: FieldType = {
       column as CodesColumn,
       placesOf(() => names.peopleInOrder()),
     ),
-  check: (value, { names }) =>
-    list(value).every((id) => names.person(id) !== undefined) ? undefined : problem('wrong-value'),
+  check(value, context) {
+    if (context.settings.single && list(value).length > 1) return problem('one-person')
+    return firstProblem(list(value), (id) => {
+      const name = context.names.person(id)
+      return name !== undefined && mayBeChosen(id, context) ? undefined : problem('wrong-value', { text: name ?? '' })
+    })
+  },
   parse(text, { names }) {
     const ids = new Set<string>()
     for (const part of splitSeveral(text)) {
@@ -43,3 +48,8 @@ export const people: FieldType = {
     return first === undefined ? undefined : meaning.ids([first === 'craft' ? 'me' : first]).sort()
   },
 }
+
+/** Whether a field that is for some people alone is for somebody. */
+export const mayBeChosen = (id: string, { settings, names }: Pick<FieldContext, 'settings' | 'names'>): boolean =>
+  (!settings.among || settings.among.some((one) => one === id)) &&
+  (!settings.craft || isSameText(names.craftOf(id) ?? '', settings.craft))

@@ -1,30 +1,67 @@
 import * as z from 'zod/mini'
-import { text, whole } from '../base/schemas'
-import type { FieldTypeName } from './names'
+import * as ids from '../base/id-schemas'
+import { list, text, whole } from '../base/schemas'
+import { currencies } from './currencies'
+import { ratingSigns, type FieldTypeName } from './names'
 
-/** All settings that a field may have; each type has its own of them (`settingsOf`). */
-export interface FieldSettings {
-  /** What is written after a number: `h`. At most 12 characters. */
-  readonly unit?: string | undefined
-  /** Decimals that are kept, 0 to 6; 0 where it is not said. */
-  readonly decimals?: number | undefined
+const unique = z.optional(z.boolean())
+const bounds = { least: z.optional(whole()), most: z.optional(whole()) }
+/** All that a field may be set to; each type has its own of them (`settingsOf`). */
+const all = {
+  /** What is written after a number: `h`. */
+  unit: z.optional(text(12)),
+  /** Decimals that are kept; 0 where it is not said. */
+  decimals: z.optional(whole(0, 6)),
   /** No two items of the project may hold the same value. */
-  readonly unique?: boolean | undefined
+  unique,
+  /** What a number may be, at its scale. Values from before stay. */
+  ...bounds,
+  /** Of money; the euro where it is not said. */
+  currency: z.optional(z.enum(currencies)),
+  /** How long a working day is, in minutes; 480 where it is not said. */
+  dayMinutes: z.optional(whole(15, 1440)),
+  /** The most that a rating can be; 5 where it is not said. */
+  scale: z.optional(whole(2, 10)),
+  /** What a rating is drawn with; a leaf where it is not said. */
+  sign: z.optional(z.enum(ratingSigns)),
+  /** No more than one person. */
+  single: z.optional(z.boolean()),
+  /** The people who can be chosen: those of a craft, or these. */
+  craft: z.optional(text(60, 1)),
+  among: z.optional(list(ids.personId, 200, 1)),
 }
+/** The settings of a field of whatever type. */
+export const fieldSettings = z.object(all)
+/** All settings that a field may have. */
+export type FieldSettings = Readonly<z.infer<typeof fieldSettings>>
 
 const none = z.strictObject({})
+const chosen = z.strictObject({ unique })
 /** How the settings of each field type are read from outside; what a type does not have is refused. */
 export const settingsOf: Readonly<Record<FieldTypeName, z.ZodMiniType<FieldSettings>>> = {
-  shortText: z.strictObject({ unique: z.optional(z.boolean()) }),
+  shortText: chosen,
   longText: none,
-  number: z.strictObject({
-    unit: z.optional(text(12)),
-    decimals: z.optional(whole(0, 6)),
-    unique: z.optional(z.boolean()),
-  }),
+  number: ordered({ unit: all.unit, decimals: all.decimals, unique, ...bounds }),
+  money: ordered({ currency: all.currency, ...bounds }),
+  duration: z.strictObject({ dayMinutes: all.dayMinutes }),
   oneOption: none,
   severalOptions: none,
-  people: none,
+  people: z.strictObject({ single: all.single, craft: all.craft, among: all.among }),
   date: none,
+  dateTime: none,
   checkbox: none,
+  rating: z.strictObject({ scale: all.scale, sign: all.sign }),
+  health: none,
+  webLink: chosen,
+  email: chosen,
+  phone: chosen,
+  votes: none,
+}
+
+/** Of bounds, the least is not above the most. */
+function ordered<S extends z.core.$ZodLooseShape>(shape: S): z.ZodMiniType<FieldSettings> {
+  const isOrdered = ({ least, most }: FieldSettings) => least === undefined || most === undefined || least <= most
+  return z
+    .strictObject(shape)
+    .check(z.refine((read) => isOrdered(read as FieldSettings))) as unknown as z.ZodMiniType<FieldSettings>
 }

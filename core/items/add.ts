@@ -8,13 +8,16 @@ import { refusal } from '../access/access'
 import { applied, defineCommand, personIn, type Context } from '../change/command'
 import { makes, type Change } from '../change/patch'
 import { isEmptyValue, longestShortText } from '../fields/contract'
+import { idsOf } from '../fields/value'
 import { fieldTypes } from '../fields/registry'
 import { isOver } from '../model/turn'
 import type { Reader } from '../model/reader'
 import type { Item } from '../model/records'
 import { firstNumber, lastSiblingRank, ranksAt, StayIds } from './changes'
 import { placeRecord } from './place'
-import { checkUnique, checkValue, normalised, valueRecord } from './values'
+import { Fallbacks, requiredIn, requiredRefusal } from './fallbacks'
+import { checkUnique, checkValue, normalised } from './values'
+import { valueRecord } from '../fields/value-record'
 
 /** An item as it is sent to be made. */
 export const newItem = z.object({
@@ -35,13 +38,20 @@ export const addItems = defineCommand({
   type: 'items.add',
   v: 1,
   body: z.object({ items: list(newItem, 1000, 1) }),
-  projects: (_reader, body) => [...new Set(body.items.map((item) => item.project))],
-  check: (reader, body, context) => firstProblem(body.items, (item) => checkNewItem(reader, item, context)),
+  projects: (_reader, body) => projectsIn(body.items),
+  check: (reader, body, context) =>
+    firstProblem(body.items, (item) => checkNewItem(reader, item, context)) ??
+    firstProblem(projectsIn(body.items), (project) => {
+      const fallbacks = new Fallbacks(reader, context, project)
+      const made = body.items.filter((one) => one.project === project)
+      return requiredRefusal(requiredIn(reader, project), made.map(({ item, values }) => ({ item, values: fallbacks.over(values) }))) // prettier-ignore
+    }),
   apply(reader, body, context) {
     const stays = new StayIds(context.command)
     const numbers = new Map<string, number>()
     const changes: Change[] = []
     const lastRank = new Map<string, string>()
+    const known = new Map<string, Fallbacks>()
     for (const one of body.items) {
       const project = must(reader.maybe('project', one.project), 'project')
       const number = context.isRoom ? (numbers.get(project.id) ?? firstNumber(reader, project.id, 1, context)) : 0
@@ -54,7 +64,9 @@ export const addItems = defineCommand({
       const lastSibling = lastRank.get(siblings) ?? lastSiblingRank(reader, one.project, one.parent)
       const siblingRank = rankBetween(lastSibling, undefined)
       lastRank.set(siblings, siblingRank)
-      changes.push(...spread, ...itemMade(reader, one, { number, rank, siblingRank }, context, stays))
+      const fallbacks = known.get(one.project) ?? new Fallbacks(reader, context, one.project)
+      known.set(one.project, fallbacks)
+      changes.push(...spread, ...itemMade(reader, one, { number, rank, siblingRank }, context, stays, fallbacks))
     }
     if (context.isRoom)
       for (const [id, next] of numbers) {
@@ -65,6 +77,8 @@ export const addItems = defineCommand({
   },
 })
 
+const projectsIn = (items: readonly NewItem[]) => [...new Set(items.map(({ project }) => project))]
+
 /** The item's record and its first stay. */
 export function itemMade(
   reader: Reader,
@@ -72,14 +86,16 @@ export function itemMade(
   given: { number: number; rank: string; siblingRank: string },
   context: Context,
   stays: StayIds,
+  fallbacks: Fallbacks,
 ): Change[] {
   const phase = must(reader.maybe('status', one.status), 'status').phase
   const stay = stays.next()
-  const values = Object.fromEntries(
+  const said = Object.fromEntries(
     Object.entries(one.values)
       .map(([field, value]) => [field, normalised(value)])
       .filter(([, value]) => value !== null),
   ) as Item['values']
+  const values = fallbacks.over(said)
   const item: Item = {
     id: one.item,
     project: one.project,
@@ -122,8 +138,10 @@ function checkNewItem(reader: Reader, one: NewItem, context: Context): Problem |
     checkTitle(one.title) ??
     firstProblem(Object.entries(one.values), ([id, value]) => {
       const field = reader.maybe('field', id)
-      if (field && fieldTypes[field.type].isApart && !isEmptyValue(value))
-        return problem('wrong-value', { field: field.name })
+      const type = field && fieldTypes[field.type]
+      if (type?.isApart && !isEmptyValue(value)) return problem('wrong-value', { field: field?.name ?? '' })
+      if (type?.isOwn && idsOf(value).some((person) => person !== personIn(context)))
+        return problem('not-allowed', { needs: 'own' })
       return checkValue(reader, field, value, one.project) ?? checkUnique(reader, must(field, 'field'), value, one.item)
     })
   )

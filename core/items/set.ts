@@ -13,7 +13,9 @@ import type { Reader } from '../model/reader'
 import type { Item, ItemId, KindId, StatusId } from '../model/records'
 import { checkTitle } from './add'
 import { changedMeanwhile, changeOf, changeStatus, checkItem, lastSiblingRank, stamp, StayIds } from './changes'
-import { checkUnique, checkValue, normalised, valueRecord } from './values'
+import { emptied } from './fallbacks'
+import { checkUnique, checkValue, normalised } from './values'
+import { valueRecord } from '../fields/value-record'
 import { idsOf } from '../fields/value'
 
 const fromTo = z.object({ from: valueRecord, to: valueRecord })
@@ -42,7 +44,7 @@ export const setValues = defineCommand({
       (item) =>
         checkItem(reader, item.item, context) ??
         firstProblem(Object.entries(item.set), ([key, setting]) =>
-          checkSetting(reader, must(reader.maybe('item', item.item), 'item'), key, setting),
+          checkSetting(reader, must(reader.maybe('item', item.item), 'item'), key, setting, context.by),
         ),
     ),
   apply(reader, body, context) {
@@ -59,7 +61,13 @@ export const setValues = defineCommand({
   },
 })
 
-function checkSetting(reader: Reader, item: Item, key: string, setting: Setting): Problem | undefined {
+function checkSetting(
+  reader: Reader,
+  item: Item,
+  key: string,
+  setting: Setting,
+  by: Context['by'],
+): Problem | undefined {
   if (isOwnColumn(key))
     return 'to' in setting ? checkColumn(reader, item, key, setting) : problem('wrong-value', { field: key })
   const field = reader.maybe('field', key)
@@ -68,10 +76,18 @@ function checkSetting(reader: Reader, item: Item, key: string, setting: Setting)
   if (type.isApart) return problem('wrong-value', { field: field.name })
   if (!('to' in setting)) {
     if (!type.several) return problem('wrong-value', { field: field.name })
-    return checkValue(reader, field, setting.add, item.project)
+    if (type.isOwn && [...setting.add, ...setting.remove].some((id) => id !== by.person)) return problem('not-allowed', { needs: 'own' }) // prettier-ignore
+    const held = idsOf(item.values[field.id]).filter((id) => !setting.remove.includes(id))
+    if (field.settings.single && setting.add.length && idsMissingFrom(held, setting.add).length)
+      return problem('one-person', { field: field.name })
+    const after = [...held, ...setting.add]
+    return emptied(field, item.values[field.id], after) ?? checkValue(reader, field, setting.add, item.project)
   }
   if (type.several) return problem('wrong-value', { field: field.name })
-  const wrong = checkValue(reader, field, setting.to, item.project) ?? checkUnique(reader, field, setting.to, item.id)
+  const wrong =
+    emptied(field, item.values[field.id], normalised(setting.to)) ??
+    checkValue(reader, field, setting.to, item.project) ??
+    checkUnique(reader, field, setting.to, item.id)
   if (wrong) return wrong
   const stored = item.values[field.id] ?? null
   return isSameValue(stored, normalised(setting.from)) || isSameValue(stored, normalised(setting.to))

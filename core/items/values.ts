@@ -3,18 +3,6 @@ import { isEmptyValue, type Value } from '../fields/contract'
 import { fieldTypes } from '../fields/registry'
 import { fieldContext, type Reader } from '../model/reader'
 import type { Field, ItemId, ProjectId } from '../model/records'
-import * as z from 'zod/mini'
-import { list, text, whole } from '../base/schemas'
-
-/** What may stand in a command as a value; the field's type says more. */
-export const valueRecord: z.ZodMiniType<Value> = z.union([
-  text(100_000),
-  z.number(),
-  z.boolean(),
-  list(text(64), 500),
-  z.object({ revision: whole(1) }),
-  z.null(),
-])
 
 /** Undefined where the value may stand in the field. Empty is always allowed. */
 export function checkValue(

@@ -1,6 +1,5 @@
 /** Conditions of a view: how each is said, and how it is read back. */
 import { dayBefore } from '../base/dates'
-import { printDecimal } from '../base/decimals'
 import { assertNever } from '../base/result'
 import type { Fact } from '../facts/contract'
 import { automaticFacts, fieldRef, maybeFact } from '../facts/registry'
@@ -26,9 +25,6 @@ function valueNames(wording: Wording, ref: FactRef, ids: readonly string[]): str
 }
 const anyOfThem = (wording: Wording, ref: FactRef, ids: readonly string[]): string =>
   listed(valueNames(wording, ref, ids), 'or') || 'none of them'
-
-/** A number at a fact's scale. */
-export const numberWords = ({ decimals }: Pick<Fact, 'decimals'>, x: number): string => printDecimal(x, decimals)
 
 /** How kinships are said and, after that, may be typed as well. */
 const kinWords = {
@@ -122,7 +118,7 @@ function usualWords(fact: Fact, test: FactTest, isNot: boolean, wording: Wording
 }
 
 function rangeWords(fact: Fact, { from, to }: Extract<FactTest, { is: 'between' }>): string {
-  const words = (x: number) => numberWords(fact, x)
+  const words = (x: number) => fact.figures.bare(x)
   if (from === null) return to === null ? 'any number' : `at most ${words(to)}`
   if (to === null) return `at least ${words(from)}`
   return from === to ? words(from) : `${words(from)} to ${words(to)}`
@@ -267,12 +263,8 @@ function readDays(at: TextCursor): FactTest | undefined {
   return span && { is: 'days', ...span }
 }
 
-function readRange(at: TextCursor, { decimals, unit }: Fact): FactTest | undefined {
-  const number = () => {
-    const x = at.decimal(decimals)
-    if (x !== undefined && unit) at.eat(unit)
-    return x
-  }
+function readRange(at: TextCursor, { figures }: Fact): FactTest | undefined {
+  const number = () => at.figure(figures)
   const between = (from: number | null | undefined, to: number | null | undefined): FactTest | undefined =>
     from === undefined || to === undefined ? undefined : { is: 'between', from, to }
   if (at.eat('any number')) return between(null, null)

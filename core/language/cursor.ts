@@ -1,5 +1,5 @@
 import { tryParseDate } from '../base/dates'
-import { tryParseDecimal } from '../base/decimals'
+import type { Figures } from '../fields/figures'
 import type { Cursor, Fact } from '../facts/contract'
 import { factKey } from '../facts/registry'
 import type { FactRef } from '../model/records'
@@ -115,13 +115,12 @@ export class TextCursor implements Words, Cursor {
     return Number(match[0])
   }
 
-  /** A number at a scale. */
-  decimal(scale: number): number | undefined {
+  /** A number as a fact says its own. */
+  figure(figures: Figures): number | undefined {
     this.#skipBlanks()
-    const match = /^[-−]?\d+(?:[.,]\d+)?/.exec(this.text.slice(this.place))
-    const value = match ? tryParseDecimal(match[0], scale) : undefined
-    if (match && value !== undefined) this.place += match[0].length
-    return value
+    const read = figures.begin(this.text.slice(this.place))
+    this.place += read?.length ?? 0
+    return read?.x
   }
 
   date(): string | undefined {

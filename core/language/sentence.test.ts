@@ -5,7 +5,7 @@ import { fieldsOf, statusesOf } from '../model/reader'
 import { fieldRef } from '../facts/registry'
 import { automaticFactNames } from '../model/names'
 import type { Condition, FactRef, FactTest, ViewDefinition } from '../model/records'
-import { randomOf } from '../test-kit/views'
+import { randomOf, withEveryType } from '../test-kit/views'
 import { runs } from '../test-kit/runs'
 import { smallWorkspace, type Small } from '../test-kit/workspace'
 import { conditionWords } from './conditions'
@@ -24,7 +24,7 @@ const field = (name: string) =>
     name,
   )
 beforeEach(() => {
-  small = smallWorkspace()
+  small = withEveryType(smallWorkspace())
   wording = tellingOf(small)
 })
 /** A fact by its name, or a field by its id. */
@@ -39,7 +39,7 @@ const names = fc.oneof(
 ) // prettier-ignore
 
 function renamed(pool: readonly string[]): Small {
-  const one = smallWorkspace()
+  const one = withEveryType(smallWorkspace())
   let next = 0
   const name = () => must(pool[next++ % pool.length], 'name')
   for (const entity of ['field', 'status', 'person', 'kind'] as const)
@@ -51,10 +51,14 @@ function renamed(pool: readonly string[]): Small {
   return { ...one, project: { ...one.project, called } }
 }
 
-const random = randomOf(smallWorkspace())
-const fieldIds = fieldsOf(smallWorkspace().state, smallWorkspace().project.id).map((one) => one.id)
-const statusIds = statusesOf(smallWorkspace().state, smallWorkspace().project.id).map((status) => status.id as string)
-const boardId = [...smallWorkspace().state.all('board')][0]!.id
+const random = randomOf(withEveryType(smallWorkspace()))
+const fieldIds = fieldsOf(withEveryType(smallWorkspace()).state, withEveryType(smallWorkspace()).project.id).map(
+  (one) => one.id,
+)
+const statusIds = statusesOf(withEveryType(smallWorkspace()).state, withEveryType(smallWorkspace()).project.id).map(
+  (status) => status.id as string,
+)
+const boardId = [...withEveryType(smallWorkspace()).state.all('board')][0]!.id
 const definitions = fc.record({ view: random.view, show: fc.subarray(fieldIds), isBoard: fc.boolean() }).map(
   ({ view, show, isBoard }): ViewDefinition =>
     ({

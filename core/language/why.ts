@@ -8,7 +8,7 @@ import { pathsOf, planOf, rowsMeeting } from '../views/evaluate'
 import type { ViewContext } from '../facts/contract'
 import { factKey, maybeFact } from '../facts/registry'
 import { daysOf } from '../facts/viewer'
-import { factName, numberWords } from './conditions'
+import { factName } from './conditions'
 import type { Wording } from './wording'
 import { maybeNamed } from './names'
 import { keepTested } from '../views/scans'
@@ -115,7 +115,7 @@ export function valueWords(context: ViewContext, row: number, by: FactRef, wordi
       case 'choices':
         return source.valuesAt(row).map(name).join(', ')
       case 'number':
-        return fact && !Number.isNaN(source.at(row)) ? numberWords(fact, source.at(row)) : ''
+        return fact && !Number.isNaN(source.at(row)) ? fact.figures.bare(source.at(row)) : ''
       case 'day':
         return source.column.isEmpty(row) ? '' : wording.day(fromDayNumber(source.column.a[row]!))
       case 'instant':

@@ -220,13 +220,19 @@ export class ItemTable {
     return column
   }
 
-  /** The field has come, or is of another type now: its values move to a column of that type. */
+  /**
+   * The field has come, or is of another type now: its values move to a column of that type. What is none of its kind is
+   * left behind: who makes it another type says what becomes of each value.
+   */
   retype(field: string): void {
     const before = this.values.get(field)
     if (!before) return
     this.values.delete(field)
     const now = this.column(field)
-    for (let row = 0; row < this.n; row++) if (!before.isEmpty(row)) now.set(row, before.get(row))
+    for (let row = 0; row < this.n; row++) {
+      const value = before.get(row)
+      if (value !== null && now.takes(value)) now.set(row, value)
+    }
   }
 
   #write(row: number, name: ItemColumn, value: unknown): void {

@@ -1,3 +1,4 @@
+import { plainSpeech, type Speech } from '../base/days-said'
 import { tieId } from '../base/ids'
 import { compareRanked } from '../base/ranks'
 import type { FieldContext, Names } from '../fields/contract'
@@ -120,11 +121,20 @@ export const startOfKind = (reader: Lookup, kind: string): Status | undefined =>
   reader.maybe('status', reader.maybe('workflow', reader.maybe('kind', kind)?.workflow ?? '')?.start ?? '')
 
 /** A field as its type needs to know it. */
-export const fieldContext = (reader: Pick<Reader, 'optionsOf' | 'names'>, field: Field): FieldContext => ({
+export const fieldContext = (
+  reader: Pick<Reader, 'optionsOf' | 'names' | 'workspace'>,
+  field: Field,
+  speech: Speech = workspaceSpeech(reader.workspace()),
+): FieldContext => ({
   settings: field.settings,
   options: reader.optionsOf(field.id),
   names: reader.names,
+  speech,
 })
+/** How files and other programs write, with the clocks and the working days of the workspace. */
+const workspaceSpeech = (workspace: Workspace): Speech => ({
+  ...plainSpeech, timeZone: workspace.timeZone, calendar: workspace,
+}) // prettier-ignore
 
 /** `GLH-142`; a dash in place of the number until the server has given one. */
 export const itemKey = (reader: Lookup, item: Pick<Item, 'project' | 'number'>): string =>

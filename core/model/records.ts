@@ -59,6 +59,8 @@ export type MoveNote = Read<typeof schemas.moveNoteRecord>
 export type Kind = Read<typeof schemas.kindRecord>
 /** What is kept of each item of a project. */
 export type Field = Omit<Read<typeof schemas.fieldRecord>, 'settings'> & { readonly settings: FieldSettings }
+/** What a new item has in a field where nobody says it. */
+export type Fallback = Read<typeof schemas.fallbackRecord>
 /** A value that can be chosen for a field. */
 export type OptionOfField = Read<typeof schemas.optionRecord>
 /** The columns of a project. */

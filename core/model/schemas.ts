@@ -3,7 +3,8 @@ import * as z from 'zod/mini'
 import { email, list, name, rank, text, whole } from '../base/schemas'
 import * as ids from '../base/id-schemas'
 import { fieldTypeNames, optionColours } from '../fields/names'
-import { settingsOf } from '../fields/settings'
+import { fieldSettings, settingsOf } from '../fields/settings'
+import { valueRecord } from '../fields/value-record'
 import { weekMinutes } from '../base/week'
 import { viewDefinition, widthsRecord } from './definition'
 import { demandedRoles, densities, kindIcons, mostAmount, paletteColours, phases, roles, themes } from './names'
@@ -130,15 +131,24 @@ const fieldBase = {
   rank,
   archived: z.boolean(),
 }
+/** What a new item has in a field where nobody says it. */
+export const fallbackRecord = z.discriminatedUnion('is', [
+  z.object({ is: z.literal('value'), value: valueRecord }),
+  /** So many working days after the day on which it is made. */
+  z.object({ is: z.literal('today'), days: whole(-366, 366) }),
+  /** Whoever makes it. */
+  z.object({ is: z.literal('maker') }),
+  /** One more than the most that any item holds. */
+  z.object({ is: z.literal('next') }),
+])
 /** What is kept of each item of a project. */
 export const fieldRecord = z.object({
   ...fieldBase,
   type: z.enum(fieldTypeNames),
-  settings: z.object({
-    unit: z.optional(text(12)),
-    decimals: z.optional(whole(0, 6)),
-    unique: z.optional(z.boolean()),
-  }),
+  settings: fieldSettings,
+  /** Every new item has something in it; what is from before stays. */
+  required: z.optional(z.nullable(z.boolean())),
+  fallback: z.optional(z.nullable(fallbackRecord)),
 }).check(z.refine((field) => settingsOf[field.type].safeParse(field.settings).success, { path: ['settings'] })) // prettier-ignore
 
 /** A value that can be chosen for a field. */

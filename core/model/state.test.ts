@@ -1,17 +1,17 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { randomOf } from '../test-kit/views'
+import { randomOf, withEveryType } from '../test-kit/views'
 import { smallWorkspace } from '../test-kit/workspace'
 import type { Item } from './records'
 
-const random = randomOf(smallWorkspace())
+const random = randomOf(withEveryType(smallWorkspace()))
 const step = fc.record({ at: fc.nat(40), what: fc.constantFrom('put', 'remove', 'title', 'parent', 'values', 'archived'), to: random.item }) // prettier-ignore
 
 describe('items in columns', () => {
   it('are read back as they were written, whatever came and went', () => {
     fc.assert(
       fc.property(fc.array(step, { maxLength: 120 }), (steps) => {
-        const { state, project } = smallWorkspace()
+        const { state, project } = withEveryType(smallWorkspace())
         const plain = new Map<string, Item>()
         for (const { at, what, to } of steps) {
           const id = random.itemId(at)
@@ -47,7 +47,7 @@ describe('items in columns', () => {
   })
 
   it('keep values of a field that is not known yet, and put them into its column when it comes', () => {
-    const { state, project, ids } = smallWorkspace()
+    const { state, project, ids } = withEveryType(smallWorkspace())
     const item = { ...random.itemAt(0, fc.sample(random.item, { numRuns: 1, seed: 1 })[0]!, () => false) }
     const field = { id: ids.next() as never, project: project.id, name: 'depth', help: '', type: 'number' as const, settings: {}, rank: 'b90', archived: false } // prettier-ignore
     state.put('item', item.id, { ...item, values: { ...item.values, [field.id]: 7 } })
@@ -58,7 +58,7 @@ describe('items in columns', () => {
   })
 
   it('an instant that is written otherwise than usual stays as it is written', () => {
-    const { state, project } = smallWorkspace()
+    const { state, project } = withEveryType(smallWorkspace())
     const item = random.itemAt(0, fc.sample(random.item, { numRuns: 1, seed: 2 })[0]!, () => false)
     state.put('item', item.id, { ...item, created: '2026-11-25T10:00:00+01:00' })
     const [held] = [...state.itemsOf(project.id)]

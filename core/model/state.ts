@@ -26,6 +26,7 @@ export class State implements Reader {
 
   readonly names: Names = {
     person: (id) => this.#records.person.get(id)?.name,
+    craftOf: (id) => this.#records.person.get(id)?.craft ?? undefined,
     personNamed: (name) => this.#namedPeople().byName.find(name),
     peopleInOrder: () => this.#namedPeople().inOrder,
   }

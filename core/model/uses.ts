@@ -16,7 +16,7 @@ export const uses: Readonly<Record<UseName, Use>> = {
     headers: ['assignees', 'who', 'assigned to', 'person', 'people', 'owner', 'responsible', 'done by'],
   },
   reviewer: { types: ['people'], headers: ['reviewer', 'checked by', 'checks it', 'reviewed by'] },
-  effort: { types: ['number'], headers: ['effort', 'hours', 'estimate', 'work'] },
+  effort: { types: ['number', 'duration'], headers: ['effort', 'hours', 'estimate', 'work'] },
   start: { types: ['date'], headers: ['start', 'from', 'begins', 'starts'] },
   due: { types: ['date'], headers: ['due', 'until', 'deadline', 'end', 'due date', 'finish by'] },
   need: { types: ['oneOption'], headers: ['need', 'priority', 'how urgent'] },

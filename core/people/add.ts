@@ -16,7 +16,10 @@ export const addPeople = defineCommand({
   body: z.object({ people: list(personRecord, 200), members: list(memberRecord, 1000) }),
   projects: () => [],
   check: (reader, { people, members }, context) =>
-    refusal(reader, context.by, 'manage people') ??
+    // Whoever works names people as they come up; they have no account, and see nothing.
+    (people.length && !members.length && people.every(({ role }) => role === null)
+      ? undefined
+      : refusal(reader, context.by, 'manage people')) ??
     firstProblem(people, (person) => changeRefusal(reader, context.by, 'person', person)) ??
     firstProblem(members, (member) => checkMember(reader, member, context)),
   apply: (reader, body) =>

@@ -2,6 +2,7 @@ import { conditionCounts } from './condition-counts'
 import type { AskedQuery, QueryContext, Watch, WatchedQuery } from './contract'
 import { directory } from './directory'
 import { drafts } from './drafts'
+import { filled } from './filled'
 import { history } from './history'
 import { inTurn, turns } from './in-turn'
 import { item } from './item'
@@ -10,18 +11,18 @@ import { openWork } from './open-work'
 import { projectItems } from './project-items'
 import { queue } from './queue'
 import { itemNames, search } from './search'
-import { effects, itemsInAll, standing, typicalStays } from './set-up'
+import { effects, itemsInAll, retyped, standing, typicalStays } from './set-up'
 import { typedWords } from './typed-words'
 import { valueCounts } from './value-counts'
 import { view } from './view'
 import { leaves, notIn, why } from './why'
 
 /** What pages watch. */
-export const watchedQueries = { directory, inTurn, turns, queue, view, item, openWork, standing } as const
+export const watchedQueries = { directory, inTurn, turns, queue, view, item, openWork, standing, filled } as const
 /** What pages ask once. */
 export const askedQueries = {
   valueCounts, conditionCounts, typedWords, why, notIn, leaves, search, itemNames, history, longText, projectItems, drafts, effects,
-  typicalStays, itemsInAll,
+  typicalStays, itemsInAll, retyped,
 } as const // prettier-ignore
 
 /** The name of a query that is kept answered. */

@@ -6,6 +6,7 @@ import { commandOf, type BareCommand } from '../commands/registry'
 import { personActor } from '../change/actor'
 import type { Result } from '../base/result'
 import { itemsHeld } from '../projects/delete'
+import { retypeOutcome, type RetypeOutcome, type Retyping } from '../projects/set-up/retype'
 import { boardsOf, type Reader } from '../model/reader'
 import { askedQuery, watchedQuery } from './contract'
 
@@ -56,6 +57,9 @@ export const effects = askedQuery<{ readonly command: BareCommand }, Result<Effe
     }) // prettier-ignore
   },
 )
+
+/** What would become of the values of a field that is made one of another type. */
+export const retyped = askedQuery<{ readonly retyping: Retyping }, RetypeOutcome>(({ state }, { retyping }) => retypeOutcome(state, retyping)) // prettier-ignore
 
 /** How long items stay in each status, in ms, by status: the median of the stays that have ended. */
 export type TypicalStays = Readonly<Record<string, number>>

@@ -19,7 +19,9 @@ import type {
   Total,
 } from '../model/records'
 import { lateDays, turnOf } from '../model/turn'
+import { healths } from '../fields/health'
 import { kindsOfFacts } from '../fields/kinds'
+import { fieldTypeNames } from '../fields/names'
 import { factKey, factsOf, maybeFact } from '../facts/registry'
 import { craftOf, type Viewer } from '../facts/viewer'
 import type { GroupValue } from '../views/axes'
@@ -83,6 +85,8 @@ export function plainly(reader: Reader, item: Item, ref: FactRef, viewer: Viewer
   if (!field || isEmptyValue(value)) return null
   if (field.type === 'date') return dayNumber(String(value))
   if (field.type === 'checkbox' || field.type === 'longText') return 1
+  if (field.type === 'dateTime') return Date.parse(String(value))
+  if (field.type === 'votes') return (value as readonly string[]).length
   return value as Plain
 }
 
@@ -185,7 +189,7 @@ function placeOf(reader: Reader, project: ProjectId, ref: FactRef, id: string): 
     phase: () => ['waiting', 'active', 'finished', 'dropped'], turn: () => ['nobody', ...people()], people, createdBy: people, changedBy: people,
     parent: () => [...reader.itemsOf(project)].sort(compareRanked).map((item) => item.id),
   } // prettier-ignore
-  const list = lists[by]?.() ?? (field?.type === 'people' ? people() : reader.optionsOf(by).map((option) => option.id as string)) // prettier-ignore
+  const list = lists[by]?.() ?? (field?.type === 'health' ? healths.map(({ id }) => id) : field?.type === 'people' ? people() : reader.optionsOf(by).map((option) => option.id as string)) // prettier-ignore
   const at = list.indexOf(id)
   return at < 0 ? list.length : at
 }
@@ -244,7 +248,8 @@ export function plainView(
     const held =
       of === undefined ? [] : its.map((item) => plainly(reader, item, of, viewer)).filter((plain) => plain !== null)
     const kind = of === undefined ? undefined : maybeFact(reader, project, of)?.kind
-    const isSummed = of?.fact === 'field' && reader.maybe('field', of.field)?.type === 'number'
+    const summed = ['number', 'money', 'duration', 'rating']
+    const isSummed = of?.fact === 'field' && summed.includes(reader.maybe('field', of.field)?.type ?? '')
     const numbers = held.map((one) => (typeof one === 'number' ? one : 1)).sort((a, b) => a - b)
     const sum = (list: readonly number[]) => list.reduce((x, y) => x + y, 0)
     const all = of === undefined ? [] : items.map((item) => plainly(reader, item, of, viewer)).filter((plain) => typeof plain === 'number') // prettier-ignore
@@ -309,24 +314,49 @@ const titles = fc.constantFrom(
   'Reseat the ridge', 'reseat the Ridge', 'Ridge 2', 'Ridge 10', 'Öl the winders', 'Oil the winders', 'Pane 7', 'pané 7', 'Łagging', 'план', 'Zinc', 'a', 'b c',
 ) // prettier-ignore
 
+/** The workspace with a field of every type that there is none of yet. */
+export function withEveryType(small: Small): Small {
+  const { state, project } = small
+  const held = fieldsOf(state, project.id).map(({ type }) => type)
+  for (const [i, type] of fieldTypeNames.entries()) {
+    const id = `00000000-0000-7000-8f00-${String(i).padStart(12, '0')}` as Field['id']
+    if (!held.includes(type))
+      state.put('field', id, { id, project: project.id, name: `own ${type}`, help: '', type, settings: {}, rank: `c${String(i).padStart(2, '0')}1`, archived: false }) // prettier-ignore
+  }
+  return small
+}
+
 /** Everything that random views and items are made of, for a workspace whose ids are always the same. */
 export function randomOf(small: Small) {
   const { state, project, people } = small
   const fields = fieldsOf(state, project.id)
   const statuses = statusesOf(state, project.id)
   const everyone = [...Object.values(people).map((one) => one.id as string)]
-  const ids = (field: Field) => (field.type === 'people' ? everyone : state.optionsOf(field.id).map((option) => option.id as string)) // prettier-ignore
+  const ids = (field: Field): string[] => (field.type === 'health' ? healths.map(({ id }) => id) : field.type === 'people' || field.type === 'votes' ? everyone : state.optionsOf(field.id).map((option) => option.id as string)) // prettier-ignore
+  const instant = fc.integer({ min: -60 * 24, max: 12 }).map((hours) => new Date(Date.parse(`${testToday}T09:00:00Z`) + hours * 3_600_000 + 1234).toISOString()) // prettier-ignore
   const value = (field: Field): fc.Arbitrary<Value> => {
     switch (field.type) {
       case 'shortText':
         return titles
       case 'longText':
         return fc.constant({ revision: 1 })
+      case 'money':
+      case 'duration':
       case 'number':
         return fc.integer({ min: -300, max: 900 })
+      case 'rating':
+        return fc.integer({ min: 1, max: 5 })
+      case 'dateTime':
+        return instant.map((at) => `${at.slice(0, 16)}:00.000Z`)
+      case 'webLink':
+      case 'email':
+      case 'phone':
+        return fc.constantFrom('7', 'ridge', 'Ridge 10', 'oil@glasshouse.example')
+      case 'health':
       case 'oneOption':
         return fc.constantFrom(...ids(field))
       case 'severalOptions':
+      case 'votes':
       case 'people':
         return fc.subarray(ids(field), { minLength: 1 }).map((list) => [...list].sort())
       case 'date':
@@ -337,7 +367,6 @@ export function randomOf(small: Small) {
   }
   const values = fc.record(Object.fromEntries(fields.map((field) => [field.id, fc.option(value(field), { freq: 2 })])))
     .map((held) => Object.fromEntries(Object.entries(held).filter(([, one]) => one !== null)) as Item['values']) // prettier-ignore
-  const instant = fc.integer({ min: -60 * 24, max: 12 }).map((hours) => new Date(Date.parse(`${testToday}T09:00:00Z`) + hours * 3_600_000 + 1234).toISOString()) // prettier-ignore
   const facts = factsOf(state, project).filter((fact) => fact.key !== 'rank')
   const listed = (by: string): string[] => {
     const field = fields.find((one) => one.id === by)

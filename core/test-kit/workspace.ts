@@ -10,6 +10,7 @@ import { scoping } from '../change/scopes'
 import { modelVersion } from '../change/upgrade'
 import { together } from '../commands/bare'
 import { commandOf, definitionOf, judge, type BareCommand, type Command } from '../commands/registry'
+import { fieldTypeNames } from '../fields/names'
 import type { Field, Item, LongText, Person, Project, Records, Role } from '../model/records'
 import { phases } from '../model/names'
 import { boardsOf, columnsOf, fieldsOf, kindsOf, limitSetOf, statusesOf, stepsOf } from '../model/reader'
@@ -407,8 +408,9 @@ export function randomCommand(
       const name = (['name', 'prefix', 'archived'] as const)[which % 3]!
       if (held && more % 4 === 1) return { ...head('project.set'), target: held.id, set: { [name]: set[name] } }
       if (held && more % 4 === 2) return { ...head('project.order'), target: held.id, before: null }
-      if (held && held.id !== project.id && more % 8 === 7)
-        return { ...head('projects.delete'), project: held.id, items: itemsHeld(state, held.id) }
+      const other = [...state.all('project')].find(({ id }) => id !== project.id)
+      if (other && more % 8 === 7)
+        return { ...head('projects.delete'), project: other.id, items: itemsHeld(state, other.id) }
       if (held && more % 4 === 3) return { ...head('project.remove'), target: held.id, how: {} }
       return {
         ...head('projects.create'),
@@ -507,6 +509,23 @@ export function setUpCommand(
   const other = (list: readonly { readonly id: string }[]) => pick(list, to)?.id
   switch (which % 8) {
     case 0:
+      if (verb === 'add' && more % 8 > 3) {
+        const type = pick(fieldTypeNames, one) ?? 'shortText'
+        const takesOptions = type === 'oneOption' || type === 'severalOptions'
+        return command(ids, {
+          type: 'field.make',
+          field: { id, project: project.id, name: named, help: '', type, settings: {}, rank: `b9${which % 10}`, archived: false },
+          options: takesOptions ? ['b11', 'b12'].map((rank) => ({ id: ids.next() as never, field: id, label: rank, colour: 'pond', rank, archived: false })) : [],
+        }) // prettier-ignore
+      }
+      if (verb === 'set' && more % 8 > 3) {
+        const field = pick(fields, one)
+        const type = pick(fieldTypeNames, to) ?? 'shortText'
+        return (
+          field &&
+          command(ids, { type: 'field.retype', target: field.id, from: { type: field.type, settings: field.settings }, to: { type, settings: {} }, unit: '', options: [] })
+        ) // prettier-ignore
+      }
       return of('field', fields, { name: named }, 'name', named, {})
     case 1:
       return of('option', options, { label: named }, 'label', named, pick([{}, { to: null }, { to: other(options) }], more) ?? {}) // prettier-ignore

@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import type { Item } from '../model/records'
-import { plainView, randomOf, testToday, type PlainGroup } from '../test-kit/views'
+import { plainView, randomOf, testToday, type PlainGroup, withEveryType } from '../test-kit/views'
 import { runs } from '../test-kit/runs'
 import { smallWorkspace, type Small } from '../test-kit/workspace'
 import type { ViewQuestion } from './evaluate'
@@ -9,11 +9,11 @@ import { LiveView, type Group } from './live'
 import type { Viewer } from '../facts/viewer'
 import { viewContext } from '../facts/contract'
 
-const template = smallWorkspace()
+const template = withEveryType(smallWorkspace())
 const random = randomOf(template)
 
 function projectWith(items: readonly Parameters<typeof random.itemAt>[1][]): Small {
-  const small = smallWorkspace()
+  const small = withEveryType(smallWorkspace())
   for (const person of [small.people.owner, small.people.lead])
     small.state.put('person', person.id, { ...person, craft: 'plants' })
   items.forEach((item, i) => small.state.put('item', random.itemId(i), random.itemAt(i, item, (id) => !!small.state.placeOf(id)))) // prettier-ignore

@@ -153,6 +153,8 @@ export const field = pgTable('field', {
   help: text('help').notNull(),
   type: text('type').notNull(),
   settings: jsonb('settings').notNull(),
+  required: boolean('required'),
+  fallback: jsonb('fallback'),
   rank: text('rank').notNull(),
   archived: boolean('archived').notNull(),
 }, byId) // prettier-ignore

@@ -125,7 +125,7 @@ export async function isAccessible(
 }
 
 /** Chooses from a list that opens where it stands. */
-export async function choose(list: Locator, option: string): Promise<void> {
+export async function choose(list: Locator, option: string | RegExp): Promise<void> {
   const line = list.page().getByRole('option', { name: option, exact: true })
   // A list that is drawn again while it opens closes: one would press once more.
   await expect(async () => {

@@ -54,6 +54,11 @@ const newStatus = () => {
   return { status: { ...first, id, name: `Drying ${id}`, rank: 'b90' }, step, column: null, held: null }
 }
 
+const newField = () => {
+  const id = v7()
+  return { field: { id, project: projectOf('GLH'), name: `Light ${id}`, help: '', type: 'money', settings: { currency: 'CHF' }, rank: 'b90', archived: false }, options: [] } // prettier-ignore
+}
+
 describe('who gets what from each route', () => {
   const reads: [string, () => string, Record<Who, number>][] = [
     ['the directory', () => '/api/directory', { owner: 200, lead: 200, contributor: 200, reader: 200, nobody: 401 }],
@@ -116,6 +121,7 @@ describe('who may do what', () => {
     ['say something with a move', 'items.note', () => ({ status: items[0]!.status, item: items[0]!.id, text: 'Frost' }), { owner: 'no-note', lead: 'no-note', contributor: 'no-note', reader: 'not-allowed', nobody: 401 }],
     ['put a status into a column', 'column.hold', held, { owner: 'done', lead: 'done', contributor: 'not-allowed', reader: 'not-allowed', nobody: 401 }],
     ['add a status', 'workflow.extend', newStatus, { owner: 'done', lead: 'done', contributor: 'not-allowed', reader: 'not-allowed', nobody: 401 }],
+    ['make a field', 'field.make', newField, { owner: 'done', lead: 'done', contributor: 'not-allowed', reader: 'not-allowed', nobody: 401 }],
     ['keep a shared view', 'view.set', () => { const view = directory.records.view.find((one) => one.project === projectOf('GLH'))!; return { target: view.id, set: { name: { from: view.name, to: view.name } } } }, { owner: 'done', lead: 'done', contributor: 'not-allowed', reader: 'not-allowed', nobody: 401 }],
     ['have pages look one’s own way', 'preference.set', () => ({ set: { density: 'close' } }), { owner: 'done', lead: 'done', contributor: 'done', reader: 'done', nobody: 401 }],
     ['delete a project for good, knowing too little of it', 'projects.delete', () => ({ project: projectOf('GLH'), items: 1 }), { owner: 'other-count', lead: 'not-allowed', contributor: 'not-allowed', reader: 'not-allowed', nobody: 401 }],

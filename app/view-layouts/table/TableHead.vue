@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { isSameFact } from '#core/facts/registry'
 import { leastWidth, mostWidth } from '#core/model/names'
-import type { SortKey } from '#core/model/records'
+import type { Field, SortKey } from '#core/model/records'
+import { frameWords } from '../../shell/words'
 import { tableWords } from '../words'
 import type { TableColumn } from './columns'
 
@@ -9,11 +10,13 @@ import type { TableColumn } from './columns'
  * The names of a table's columns: pressing one sorts by it, pressing it again turns the order round. Dragging the edge of
  * one, or Shift and an arrow, makes it wider or narrower; `width` says so as it goes, and `kept` when it is done.
  */
-const props = defineProps<{ columns: readonly TableColumn[]; sort: readonly SortKey[] }>()
+const props = defineProps<{ columns: readonly TableColumn[]; sort: readonly SortKey[]; mayAdd?: boolean }>()
 const emit = defineEmits<{
   sort: [sort: readonly SortKey[]]
   width: [column: string, width: number]
   kept: [column: string, width: number | null]
+  menu: [field: Field, at: HTMLElement, point?: [number, number]]
+  add: [at: HTMLElement]
 }>()
 
 const isFirst = (column: TableColumn): boolean =>
@@ -26,6 +29,12 @@ const sortBy = (column: TableColumn) =>
 /** A key has the button of its row before it. */
 const within = (column: TableColumn, width: number): number =>
   Math.max(column.is === 'key' ? 64 : leastWidth, Math.min(mostWidth, Math.round(width)))
+/** What can be done with a field: by its button, a right press, or the keyboard’s own key for it. */
+function openMenu(event: MouseEvent, { field }: TableColumn): void {
+  if (!field) return
+  event.preventDefault()
+  emit('menu', field, headOf(event), event.button === 2 ? [event.clientX, event.clientY] : undefined)
+}
 const headOf = (event: Event): HTMLElement =>
   (event.currentTarget as HTMLElement).closest<HTMLElement>('[role=columnheader]')!
 function drag(event: PointerEvent, column: TableColumn): void {
@@ -58,6 +67,7 @@ function key(event: KeyboardEvent, column: TableColumn): void {
       role="columnheader"
       :aria-sort="sortedAs(column)"
       :class="{ number: column.isNumber }"
+      @contextmenu="openMenu($event, column)"
     >
       <component
         :is="column.sort ? 'button' : 'span'"
@@ -72,12 +82,31 @@ function key(event: KeyboardEvent, column: TableColumn): void {
         }}</span></component
       >
       <span
+        v-if="column.field"
+        class="acts"
+        aria-hidden="true"
+        :title="frameWords.acts(column.name)"
+        @click="openMenu($event, column)"
+        >⋯</span
+      >
+      <span
         class="grip"
         aria-hidden="true"
         :title="tableWords.width"
         @pointerdown.prevent="drag($event, column)"
         @dblclick="emit('kept', column.id, null)"
       />
+    </div>
+    <div v-if="mayAdd" role="columnheader">
+      <button
+        type="button"
+        class="new"
+        :aria-label="tableWords.newField"
+        :title="tableWords.newField"
+        @click="emit('add', $event.currentTarget as HTMLElement)"
+      >
+        +
+      </button>
     </div>
   </div>
 </template>
@@ -118,6 +147,29 @@ function key(event: KeyboardEvent, column: TableColumn): void {
 }
 .head > div:first-child .name {
   padding-left: 24px;
+}
+.acts {
+  position: absolute;
+  right: 6px;
+  top: 5px;
+  bottom: 5px;
+  width: 22px;
+  display: none;
+  place-items: center;
+  border-radius: var(--round);
+  background: var(--raised);
+  cursor: pointer;
+}
+.head > div:hover .acts {
+  display: grid;
+}
+.new {
+  width: 100%;
+  height: var(--row);
+  font-size: var(--size-body);
+}
+.new:hover {
+  color: var(--leaf);
 }
 .grip {
   position: absolute;

@@ -25,7 +25,8 @@ import { RowMenu } from '../../parts/row-menu'
 import GroupHeadRow from './GroupHeadRow.vue'
 import TableHead from './TableHead.vue'
 import { useLightRows } from './use-light-rows'
-import { columnsOf, gridTemplate, leastWidth } from './columns'
+import { HeadActs } from './beside'
+import { columnsOf, gridTemplate, leastWidth, type HeadPlace } from './columns'
 import TableRow from './TableRow.vue'
 import { useCells } from './use-cells'
 
@@ -167,6 +168,8 @@ function pressed(event: MouseEvent): void {
   event.preventDefault()
   openMenu(Number(cell.dataset.row), cell, [event.clientX, event.clientY])
 }
+/** Where something is done at the head. */
+const headPlace = shallowRef<HeadPlace>()
 /** The row under the pointer has a button for it. */
 const hovered = shallowRef<number>()
 function hover(event: PointerEvent): void {
@@ -187,6 +190,7 @@ const cells = useCells({
   headAt,
   stretch: () => stretchIds.value,
   mayEdit: () => mayEdit.value,
+  me: () => directory.me?.id,
   element: () => scroller.value,
   rowHeight: () => rowHeight.value,
   scrollTo: (row) => virtualizer.value.scrollToIndex(row),
@@ -234,6 +238,9 @@ function keepSent(index: number, title: string | undefined): void {
         @sort="views.change(view, { ...definition, sort: [...$event] })"
         @width="(column, to) => (dragged = { [column]: to })"
         @kept="keepWidth"
+        :may-add="stands && directory.may('set up project', project.id)"
+        @menu="(field, at, point) => (headPlace = { field, at, point })"
+        @add="headPlace = { at: $event }"
       />
       <div
         class="rows"
@@ -296,6 +303,14 @@ function keepSent(index: number, title: string | undefined): void {
         <svg viewBox="0 0 24 24"><path :d="more === 'right' ? mdiChevronRight : mdiChevronLeft" /></svg>
       </button>
     </template>
+    <HeadActs
+      v-if="headPlace"
+      :place="headPlace"
+      :project="project"
+      :view="view"
+      :definition="definition"
+      @close="headPlace = undefined"
+    />
     <ItemMenu v-if="menu" :place="menu" :acts="rowActs" @close="menu = undefined" />
     <EmptyView v-if="answer && !answer.sums.items" :view="view" :definition="definition" @add="addLine?.focus()" />
     <AddItem

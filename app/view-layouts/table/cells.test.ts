@@ -53,6 +53,7 @@ const grid = () =>
     rowAt: (index) => (heads.has(index) ? undefined : rows[index]),
     headAt: (index) => heads.get(index),
     mayEdit: () => mayEdit,
+    me: () => undefined,
     // Eleven rows fit into it.
     element: () => table,
     rowHeight: () => 32,

@@ -50,8 +50,19 @@ export function columnsOf(
   ]
 }
 
+/** Where something is done at the head: with a field, or where a new one is made. */
+export interface HeadPlace {
+  readonly field?: Field | undefined
+  readonly at: HTMLElement
+  readonly point?: [number, number] | undefined
+}
+
+/** Where a field is made, at the end of the head. */
+const lastWidth = 30
 /** The same columns for the head and every row, whatever they hold. */
 export const gridTemplate = (columns: readonly TableColumn[]): string =>
-  columns.map(({ least, share }) => (share ? `minmax(${least}px, ${share}fr)` : `${least}px`)).join(' ')
+  [...columns, { least: lastWidth, share: 0 }]
+    .map(({ least, share }) => (share ? `minmax(${least}px, ${share}fr)` : `${least}px`))
+    .join(' ')
 export const leastWidth = (columns: readonly TableColumn[]): number =>
-  columns.reduce((sum, column) => sum + column.least, 0)
+  columns.reduce((sum, column) => sum + column.least, lastWidth)

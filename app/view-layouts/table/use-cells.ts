@@ -1,7 +1,8 @@
 import { computed, ref, shallowRef, watch } from 'vue'
 import type { GroupHead, Row } from '#core/layouts/rows'
 import { useChanges } from '../../data/changes'
-import { clearSeveral, setValue } from '../../parts/edits'
+import { clearSeveral, press, setValue } from '../../parts/edits'
+import { fieldTypes } from '#core/fields/registry'
 import { fieldParts } from '../../parts/field-parts'
 import { keepEarlyKeys } from '../../parts/early-keys'
 import { asksForMenu } from '../../parts/menu-place'
@@ -17,6 +18,8 @@ interface Grid {
   /** The lines that are here: items by their ids, heads by what they group. */
   stretch(): Stretch
   mayEdit(): boolean
+  /** Whoever is looking. */
+  me(): string | undefined
   element(): HTMLElement | undefined
   rowHeight(): number
   scrollTo(row: number): void
@@ -131,10 +134,7 @@ export function useCells(grid: Grid) {
     const editor = field && fieldParts[field.type].editor
     if (column.is === 'key' || editor === 'panel') return grid.open(row.address)
     if (!grid.mayEdit()) return
-    if (field && editor === 'tick') {
-      const held = row.item.values[field.id] ?? null
-      return void setValue(changes, row.item, field.id, held, held ? null : true)
-    }
+    if (field && editor === 'press') return void press(changes, row.item, field, grid.me())
     editing.value = { item: row.item.id, column: column.id, typed }
     dropEarlyKeys = keepEarlyKeys()
   }
@@ -142,6 +142,7 @@ export function useCells(grid: Grid) {
     const [row, field] = [grid.rowAt(rowIndex), grid.columns()[columnIndex]?.field]
     const held = row && field && row.item.values[field.id]
     if (!row || !field || held === undefined || fieldParts[field.type].editor === 'panel') return
+    if (fieldTypes[field.type].isOwn) return
     if (Array.isArray(held)) void clearSeveral(changes, row.item, field.id)
     else void setValue(changes, row.item, field.id, held, null)
   }

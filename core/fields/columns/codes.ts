@@ -34,6 +34,9 @@ export class CodeColumn implements Column {
   isEmpty(row: number): boolean {
     return !this.a[row]
   }
+  takes(value: Value): boolean {
+    return typeof value === 'string'
+  }
   grow(capacity: number): void {
     this.a = grown(this.a, capacity)
   }
@@ -76,6 +79,9 @@ export class CodesColumn implements Column {
     return !this.a[row * slotsOfRow]
   }
 
+  takes(value: Value): boolean {
+    return Array.isArray(value)
+  }
   grow(capacity: number): void {
     this.a = grown(this.a, capacity * slotsOfRow)
   }

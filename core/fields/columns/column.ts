@@ -11,6 +11,8 @@ export interface Column {
   /** Null empties. The value must be one of the column's kind; the table keeps others in an `AnyColumn`. */
   set(row: number, value: Value): void
   isEmpty(row: number): boolean
+  /** Whether a value is one of the column's kind. */
+  takes(value: Value): boolean
   /** Makes room for more rows. */
   grow(capacity: number): void
 }
@@ -44,6 +46,9 @@ export class NumberColumn implements Column {
   isEmpty(row: number): boolean {
     return Number.isNaN(this.a[row]!)
   }
+  takes(value: Value): boolean {
+    return typeof value === 'number'
+  }
   grow(capacity: number): void {
     this.a = grown(this.a, capacity, noNumber)
   }
@@ -66,6 +71,9 @@ export class DayColumn implements Column {
   isEmpty(row: number): boolean {
     return this.a[row] === noDay
   }
+  takes(value: Value): boolean {
+    return typeof value === 'string' && /^\d{4}-\d{2}-\d{2}$/.test(value)
+  }
   grow(capacity: number): void {
     this.a = grown(this.a, capacity, noDay)
   }
@@ -81,6 +89,9 @@ export class FlagColumn implements Column {
   isEmpty(row: number): boolean {
     return !this.a[row]
   }
+  takes(value: Value): boolean {
+    return value === true
+  }
   grow(capacity: number): void {
     this.a = grown(this.a, capacity)
   }
@@ -95,6 +106,9 @@ export class MarkColumn implements Column {
   }
   isEmpty(row: number): boolean {
     return !this.a[row]
+  }
+  takes(value: Value): boolean {
+    return typeof value === 'object' && value !== null && 'revision' in value
   }
   grow(capacity: number): void {
     this.a = grown(this.a, capacity)
@@ -117,6 +131,9 @@ export class InstantColumn implements Column {
   isEmpty(row: number): boolean {
     return Number.isNaN(this.a[row]!)
   }
+  takes(value: Value): boolean {
+    return typeof value === 'string' && !Number.isNaN(Date.parse(value))
+  }
   grow(capacity: number): void {
     this.a = grown(this.a, capacity, noNumber)
   }
@@ -131,6 +148,9 @@ export class AnyColumn implements Column {
   }
   isEmpty(row: number): boolean {
     return this.get(row) === null
+  }
+  takes(): boolean {
+    return true
   }
   grow(): void {}
 }

@@ -50,6 +50,9 @@ export class TextColumn implements Column {
   isEmpty(row: number): boolean {
     return (this.a[row] ?? null) === null
   }
+  takes(value: Value): boolean {
+    return typeof value === 'string'
+  }
   grow(): void {}
 
   /** Whether the row's text has the folded words in it. */

@@ -1,21 +1,37 @@
 import * as z from 'zod/mini'
 import { name, text } from '../../base/schemas'
 import * as ids from '../../base/id-schemas'
+import { problem } from '../../base/result'
 import { isSameValue } from '../../base/sorted-ids'
 import type { Change } from '../../change/patch'
 import { fieldsOf } from '../../model/reader'
-import { fieldRecord } from '../../model/schemas'
+import { currencyOf } from '../../fields/currencies'
+import { fieldSettings, settingsOf } from '../../fields/settings'
+import type { Field } from '../../model/records'
+import { fallbackRecord, fieldRecord } from '../../model/schemas'
+import { fallbackRefusal } from '../../items/fallbacks'
 import { recordCommands } from '../../setup/record-commands'
 import { archivedNow } from './in-project'
+import { fieldsRefusal } from './most-fields'
 
+const required = z.optional(z.nullable(z.boolean()))
+const fallback = z.optional(z.nullable(fallbackRecord))
 /** Adding, changing, removing and ordering the fields of a project. What items have in a removed one stays with them. */
 export const fields = recordCommands({
   entity: 'field',
   record: fieldRecord,
   id: ids.fieldId,
-  fields: { name, help: text(500) },
+  fields: { name, help: text(500), settings: fieldSettings, required, fallback },
   siblings: (reader, field) => fieldsOf(reader, field.project),
   called: (field) => field.name,
+  check(reader, field) {
+    const stored = reader.maybe('field', field.id)
+    if (!stored) return fieldsRefusal(reader, field.project, 1) ?? fallbackRefusal(reader, field)
+    const isFit = settingsOf[field.type].safeParse(field.settings).success
+    // Of another scale all values would be others.
+    if (!isFit || scaleOf(stored) !== scaleOf(field)) return problem('wrong-value', { field: 'settings' })
+    return fallbackRefusal(reader, field)
+  },
   removal: z.object({}),
   remove(reader, field) {
     const changes: Change[] = [archivedNow('field', field)]
@@ -31,3 +47,7 @@ export const fields = recordCommands({
     return changes
   },
 })
+
+/** Into how many decimals its whole numbers are divided. */
+const scaleOf = ({ type, settings }: Field): number =>
+  type === 'money' ? currencyOf(settings.currency).decimals : (settings.decimals ?? 0)

@@ -10,6 +10,7 @@ import type { Reader } from '../../model/reader'
 import { optionRecord } from '../../model/schemas'
 import { recordCommands } from '../../setup/record-commands'
 import { archivedNow, itemsWith, revalued } from './in-project'
+import { optionsRefusal } from './most-fields'
 import { idsOf } from '../../fields/value'
 
 const fieldOf = (reader: Reader, option: OptionOfField) => reader.maybe('field', option.field)
@@ -22,8 +23,11 @@ export const options = recordCommands({
   fields: { label: name, colour: z.enum(optionColours) },
   siblings: (reader, option) => reader.optionsOf(option.field).filter((one) => !one.archived),
   called: (option) => option.label,
-  check: (reader, option) =>
-    fieldTypes[fieldOf(reader, option)?.type ?? 'shortText'].choices === 'options' ? undefined : problem('wrong-value', { field: 'field' }), // prettier-ignore
+  check(reader, option) {
+    if (fieldTypes[fieldOf(reader, option)?.type ?? 'shortText'].choices !== 'options')
+      return problem('wrong-value', { field: 'field' })
+    return reader.maybe('option', option.id) ? undefined : optionsRefusal(reader.optionsOf(option.field).length + 1)
+  },
   /** `to`: what items that have it get in its place; null: none. Without it they keep what they have. */
   removal: z.object({ to: z.optional(z.nullable(ids.optionId)) }),
   checkRemoval: (reader, option, { to }) =>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, nextTick, shallowRef } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import { printDecimal } from '#core/base/decimals'
+import { figuresOf } from '#core/fields/registry'
 import { answerIn } from '#core/queries/page-seed'
 import AppFrame from '../../../shell/AppFrame.vue'
 import ItemPanel from '../../../item/ItemPanel.vue'
@@ -53,10 +53,8 @@ const totalTexts = computed(() => {
 })
 const openKey = computed(() => (typeof route.query.item === 'string' ? route.query.item : undefined))
 const effort = computed(() => {
-  const settings = directory.reader.maybe('field', project.value?.uses.effort ?? '')?.settings
-  return tally.value && settings
-    ? `${printDecimal(tally.value.sums.effort, settings.decimals ?? 0)} ${settings.unit ?? ''}`
-    : ''
+  const field = directory.reader.maybe('field', project.value?.uses.effort ?? '')
+  return tally.value && field ? figuresOf(field).say(tally.value.sums.effort) : ''
 })
 const open = (key: string | undefined) => void router.push({ query: key ? { item: key } : {} })
 /** Escape closes the item from wherever one is in the view, and gives the keyboard back to its row or card. */

@@ -19,6 +19,12 @@ const route = useRoute()
 const directory = useDirectory()
 const project = computed(() => directory.byPrefix(String(route.params.prefix)))
 const statuses = computed(() => (project.value ? directory.statuses(project.value.id) : []))
+/** Columns of which it has to be said how they are written, each with a cell that can be read in two ways. */
+const open = computed(() =>
+  bringIn.columns.value.flatMap((column, i) =>
+    bringIn.openIn(column).map((unsure) => ({ column: i, header: column.header, unsure, example: column.example })),
+  ),
+)
 const fields = computed(() => (project.value ? directory.fields(project.value.id) : []))
 const bringIn = useBringIn(() => project.value)
 const { fileName, file, columns, plan, broughtIn } = bringIn
@@ -98,10 +104,12 @@ onBeforeUnmount(() => removeEventListener('keydown', onKey))
       <PlanSide
         :plan="plan"
         :statuses="statuses"
+        :open="open"
         :said="bringIn.said.value"
         :may-go="bringIn.mayGo.value"
         :is-sending="bringIn.isSending.value"
         @status="bringIn.setStatus"
+        @written="bringIn.setWritten"
         @mend="bringIn.mend"
         @go-to="rows?.goTo($event)"
         @go="bringIn.go"

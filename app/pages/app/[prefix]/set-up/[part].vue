@@ -7,6 +7,7 @@ import { workflowSentence } from '#core/language/workflow-sentence'
 import AppFrame from '../../../../shell/AppFrame.vue'
 import BoardPart from '../../../../set-up/BoardPart.vue'
 import ChangePanel from '../../../../set-up/ChangePanel.vue'
+import FieldsPart from '../../../../set-up/FieldsPart.vue'
 import GatheredPanel from '../../../../set-up/GatheredPanel.vue'
 import MembersPart from '../../../../set-up/MembersPart.vue'
 import ProjectPart from '../../../../set-up/ProjectPart.vue'
@@ -18,6 +19,7 @@ import { movesOf, statusRows } from '../../../../set-up/statuses'
 import { useDirectory } from '../../../../data/directory'
 import { useQuery } from '../../../../data/use-query'
 import { boardsOf, columnsOf, kindsOf } from '#core/model/reader'
+import { fieldWords } from '../../../../set-up/field-words'
 import { peopleWords } from '../../../../people/words'
 import { viewWords } from '../../../../view-layouts/words'
 
@@ -53,10 +55,17 @@ const members = computed(() => (project.value ? membersOf(directory.reader, proj
 const parts = computed(() => [
   { name: 'statuses', title: setUpWords.statuses, count: statuses.value },
   { name: 'board', title: setUpWords.board, count: columns.value },
+  { name: 'fields', title: setUpWords.fields, count: fields.value },
   { name: 'people', title: setUpWords.people, count: members.value },
   { name: 'project', title: setUpWords.project, count: undefined },
 ])
-const others: Readonly<Record<string, Component>> = { board: BoardPart, people: MembersPart, project: ProjectPart }
+const fields = computed(() => (project.value ? directory.fields(project.value.id).length : 0))
+const others: Readonly<Record<string, Component>> = {
+  board: BoardPart,
+  fields: FieldsPart,
+  people: MembersPart,
+  project: ProjectPart,
+}
 const statusesPart = ref<InstanceType<typeof StatusesPart>>()
 const press = (status: string, event: Event) => statusesPart.value?.openMenu(status, event.currentTarget as HTMLElement)
 /** What was asked is of the part and project that one was in. */
@@ -142,6 +151,9 @@ onUnmounted(() => {
       <span v-if="part === 'board'"
         ><b>{{ columns }}</b> {{ boardWords.count(columns) }}</span
       >
+      <span v-else-if="part === 'fields'"
+        ><b>{{ fields }}</b> {{ fieldWords.count(fields) }}</span
+      >
       <span v-else-if="part === 'people'"
         ><b>{{ members }}</b> {{ peopleWords.count(members) }}</span
       >
@@ -155,7 +167,7 @@ onUnmounted(() => {
       <span v-if="setUp.pending" class="rust"
         ><b>{{ setUpWords.notDone(setUp.pending.title) }}</b></span
       >
-      <span v-else-if="mayEdit && (part === 'statuses' || part === 'board')" class="soft hints"
+      <span v-else-if="mayEdit && (part === 'statuses' || part === 'board' || part === 'fields')" class="soft hints"
         ><kbd>N</kbd> {{ setUpWords.keyNew }} <kbd>Enter</kbd> {{ setUpWords.keyEdit }} <kbd>Alt ↑ ↓</kbd>
         {{ setUpWords.keyOrder }} <kbd>Del</kbd> {{ setUpWords.keyRemove }}</span
       >

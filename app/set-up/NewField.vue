@@ -1,0 +1,149 @@
+<script setup lang="ts">
+import { computed, ref, watch } from 'vue'
+import { v7 } from 'uuid'
+import { VBtn } from 'vuetify/components/VBtn'
+import { VListItem } from 'vuetify/components/VList'
+import { VSelect } from 'vuetify/components/VSelect'
+import { VTextarea } from 'vuetify/components/VTextarea'
+import { VTextField } from 'vuetify/components/VTextField'
+import { isSameText } from '#core/base/collation'
+import { fieldTypeNames, optionColours, type FieldTypeName } from '#core/fields/names'
+import { fieldTypes } from '#core/fields/registry'
+import type { FieldSettings as Settings } from '#core/fields/settings'
+import type { Fallback, Field, FieldId, ProjectId } from '#core/model/records'
+import { mostFields } from '#core/projects/set-up/most-fields'
+import PopDialog from '../parts/PopDialog.vue'
+import { vTakesFocus } from '../parts/takes-focus'
+import { editorWords } from '../parts/words'
+import { useDirectory } from '../data/directory'
+import { useQuery } from '../data/use-query'
+import { useSetUpChange } from './changes'
+import FieldRules from './FieldRules.vue'
+import FieldSettings from './FieldSettings.vue'
+import { fieldWords, ruleWords, typeWords } from './field-words'
+import { newField, readOptions } from './new-field'
+
+/** Makes a field where one stands: its name, what it holds, and how it works. */
+const isOpen = defineModel<boolean>({ required: true })
+const props = defineProps<{ project: ProjectId; after?: FieldId | undefined }>()
+const emit = defineEmits<{ added: [field: FieldId] }>()
+const directory = useDirectory()
+const setUp = useSetUpChange()
+const name = ref('')
+const help = ref('')
+const type = ref<FieldTypeName>('shortText')
+const settings = ref<Settings>({})
+const isFit = ref(true)
+const lines = ref('')
+const required = ref(false)
+const fallback = ref<Fallback | null>(null)
+const chosen = ref('')
+watch(type, () => {
+  settings.value = {}
+  fallback.value = null
+  isFit.value = true
+})
+const { answer: standing } = useQuery('standing', () => ({ project: props.project }))
+const items = computed(() => Object.values(standing.value?.statuses ?? {}).reduce((sum, n) => sum + n, 0))
+const fields = computed(() => directory.fields(props.project))
+const isTaken = computed(() => fields.value.some((field) => isSameText(field.name, name.value)))
+const isFull = computed(() => fields.value.length >= mostFields)
+const takesOptions = computed(() => fieldTypes[type.value].choices === 'options')
+const options = computed(() => readOptions(lines.value))
+const mayAdd = computed(
+  () => !!name.value.trim() && !isTaken.value && !isFull.value && isFit.value && !options.value.twice,
+)
+const draft = computed((): Field => ({ id: '' as FieldId, project: props.project, name: name.value, help: '', type: type.value, settings: settings.value, rank: '', archived: false })) // prettier-ignore
+async function add(): Promise<void> {
+  if (!mayAdd.value) return
+  const made = newField(
+    directory.reader,
+    { project: props.project, name: name.value, help: help.value, type: type.value, settings: settings.value, options: options.value.labels, after: props.after, required: required.value, fallback: fallback.value, chosen: chosen.value },
+    v7,
+  ) // prettier-ignore
+  if (!(await setUp.send(made)) || made.type !== 'field.make') return
+  isOpen.value = false
+  emit('added', made.field.id)
+}
+</script>
+
+<template>
+  <PopDialog v-model="isOpen" :label="fieldWords.title">
+    <form class="asked" @submit.prevent="add">
+      <h2>{{ fieldWords.title }}</h2>
+      <VTextField
+        v-model="name"
+        :label="fieldWords.newName"
+        maxlength="120"
+        v-takes-focus
+        :error-messages="isTaken ? fieldWords.taken(name.trim()) : isFull ? fieldWords.full(mostFields) : ''"
+      />
+      <VSelect
+        v-model="type"
+        :items="fieldTypeNames.map((one) => ({ value: one, title: fieldTypes[one].label }))"
+        :label="fieldWords.type"
+        :hint="typeWords[type]"
+        persistent-hint
+      >
+        <template #item="{ props: line, internalItem: item }">
+          <VListItem v-bind="line" :subtitle="typeWords[item.value as FieldTypeName]" />
+        </template>
+      </VSelect>
+      <template v-if="takesOptions">
+        <VTextarea
+          v-model="lines"
+          :label="fieldWords.options"
+          rows="4"
+          max-rows="10"
+          auto-grow
+          :hint="fieldWords.optionsHint"
+          persistent-hint
+          :error-messages="options.twice ? fieldWords.twice(options.twice) : ''"
+        />
+        <p v-if="options.labels.length" class="read">
+          <span
+            v-for="(label, i) in options.labels.slice(0, 12)"
+            :key="`${i} ${label}`"
+            class="opt"
+            :style="{
+              '--t': `var(--${optionColours[i % optionColours.length]}-tint)`,
+              '--x': `var(--${optionColours[i % optionColours.length]}-text)`,
+            }"
+            >{{ label }}</span><span class="soft">{{ fieldWords.optionsRead(options.labels.length) }}</span>
+        </p>
+        <VSelect
+          v-if="options.labels.length"
+          v-model="chosen"
+          :items="[
+            { value: '', title: ruleWords.none },
+            ...options.labels.map((label) => ({ value: label, title: label })),
+          ]"
+          :label="ruleWords.fallback"
+        />
+      </template>
+      <FieldSettings :key="type" v-model="settings" v-model:fit="isFit" :type="type" is-new />
+      <FieldRules
+        v-if="!takesOptions"
+        :key="`rules ${type}`"
+        v-model:required="required"
+        v-model:fallback="fallback"
+        :field="draft"
+      />
+      <VTextField v-model="help" :label="fieldWords.help" maxlength="500" :hint="fieldWords.helpHint" />
+      <p v-if="standing" class="soft">{{ fieldWords.gets(items) }}</p>
+      <div class="ends">
+        <VBtn type="submit" variant="flat" :disabled="!mayAdd">{{ fieldWords.add }}</VBtn>
+        <VBtn variant="plain" @click="isOpen = false">{{ editorWords.cancel }}</VBtn>
+      </div>
+    </form>
+  </PopDialog>
+</template>
+
+<style scoped>
+.read {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 6px;
+  align-items: center;
+}
+</style>

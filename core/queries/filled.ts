@@ -1,0 +1,37 @@
+import { isSameValue } from '../base/sorted-ids'
+import type { ProjectId } from '../model/records'
+import { fieldsOf, type Reader } from '../model/reader'
+import { watchedQuery } from './contract'
+
+/** How many items of a project hold something in each of its fields, archived ones aside. */
+export interface FilledAnswer {
+  readonly items: number
+  /** By field. */
+  readonly fields: Readonly<Record<string, number>>
+}
+
+/** How far the fields of a project are filled. */
+export const filled = watchedQuery<{ readonly project: ProjectId }, FilledAnswer>(({ state }, { project }) => {
+  let last = filledIn(state, project)
+  return {
+    update() {
+      const next = filledIn(state, project)
+      if (isSameValue(last, next)) return false
+      last = next
+      return true
+    },
+    answer: () => last,
+  }
+})
+
+function filledIn(reader: Reader, project: ProjectId): FilledAnswer {
+  const table = reader.table(project)
+  const { listed, n } = table
+  const counts = fieldsOf(reader, project).map(({ id }): [string, number] => {
+    const column = table.values.get(id)
+    let held = 0
+    if (column) for (let row = 0; row < n; row++) if (listed[row] && !column.isEmpty(row)) held++
+    return [id, held]
+  })
+  return { items: table.listedCount, fields: Object.fromEntries(counts) }
+}

@@ -1,0 +1,135 @@
+import { bringInto, choose, expect, test, useDemo } from '../kit/pages'
+
+const demo = useDemo()
+
+test('a field is made at the table’s head, filled by typing as people speak, and hidden here alone', async ({
+  browser,
+}) => {
+  const page = await demo.as(browser, 'Séverine', { at: 'All items' })
+  const make = async (name: string, type: string, more: () => Promise<unknown> = () => Promise.resolve()) => {
+    await page.getByRole('button', { name: 'A new field' }).click()
+    const dialog = page.getByRole('dialog', { name: 'A new field' })
+    await dialog.getByLabel('What is it called?').fill(name)
+    await choose(dialog.getByRole('combobox', { name: 'What does it hold?' }), new RegExp(`^${type} [A-Z“]`))
+    await more()
+    await expect(dialog.getByText(/items get it, empty/)).toBeVisible()
+    await dialog.getByRole('button', { name: 'Add the field' }).click()
+    await expect(page.getByRole('columnheader', { name })).toBeVisible()
+  }
+  const grid = page.getByRole('grid')
+  const cellOf = async (name: string) => {
+    const heads = await grid.getByRole('columnheader').allInnerTexts()
+    const at = heads.findIndex((head) => head.trim().startsWith(name))
+    return grid.locator(`[role=gridcell][data-row="0"][data-column="${at}"]`)
+  }
+  const type = async (name: string, typed: string, shown: string) => {
+    const cell = await cellOf(name)
+    await cell.scrollIntoViewIfNeeded()
+    await cell.click()
+    await page.keyboard.press('Enter')
+    await page.keyboard.press('Control+a')
+    await page.keyboard.type(typed)
+    await page.keyboard.press('Enter')
+    await expect(cell).toContainText(shown)
+  }
+  await make('Cost', 'money')
+  await type('Cost', '1.2k', '€')
+  await make('Time', 'duration')
+  await type('Time', '1d 4h', '1 d 4 h')
+  await make('Fares', 'health')
+  await type('Fares', 'watch', 'needs watching')
+  await make('Hard', 'rating')
+  await type('Hard', '3', '3 of 5')
+  await make('Page', 'web link')
+  await type('Page', 'www.glasshouse.example/beds', 'glasshouse.example/beds')
+  await make('Visit', 'date and time')
+  await type('Visit', 'tomorrow 14:00', '14:00')
+  await make('Light', 'one option', () => page.getByLabel('Options, one a line').fill('sun\nhalf shade\nshade'))
+  await type('Light', 'half', 'half shade')
+  await make('For it', 'votes')
+  const votes = await cellOf('For it')
+  await votes.click()
+  await page.keyboard.press(' ')
+  await expect(votes).toContainText('+1')
+  await page.keyboard.press(' ')
+  await expect(votes).not.toContainText('+1')
+
+  // Hidden here: the project keeps it.
+  await page.getByRole('columnheader', { name: 'Time' }).click({ button: 'right' })
+  await page.getByRole('menuitem', { name: 'Hide here' }).click()
+  await expect(page.getByRole('columnheader', { name: 'Time' })).toBeHidden()
+  await page.getByRole('columnheader', { name: 'Cost' }).click({ button: 'right' })
+  await page.getByRole('menuitem', { name: 'Rename…' }).click()
+  await page.getByRole('textbox', { name: 'Name' }).fill('Price')
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('columnheader', { name: 'Price' })).toBeVisible()
+  await page.getByRole('columnheader', { name: 'Price' }).click({ button: 'right' })
+  await page.getByRole('menuitem', { name: 'Remove from the project…' }).click()
+  const panel = page.getByRole('complementary', { name: 'What it would change' })
+  await expect(panel).toContainText('1 item holds something in it.')
+  await panel.getByRole('button', { name: 'Remove it' }).click()
+  await expect(page.getByRole('grid', { name: 'Fields' })).not.toContainText('Price')
+  await page.keyboard.press('Control+z')
+  await expect(page.getByRole('grid', { name: 'Fields' })).toContainText('Price')
+})
+
+test('words become options, seen beforehand and undone as one', async ({ browser }) => {
+  const page = await demo.as(browser, 'Séverine', { at: 'All items' })
+  await page.getByRole('button', { name: 'A new field' }).click()
+  await page.getByLabel('What is it called?').fill('Soil')
+  await page.getByRole('button', { name: 'Add the field' }).click()
+  const head = page.getByRole('columnheader', { name: 'Soil' })
+  await expect(head).toBeVisible()
+  const heads = await page.getByRole('columnheader').allInnerTexts()
+  const at = heads.findIndex((one) => one.trim().startsWith('Soil'))
+  for (const [row, text] of ['loam', 'sand', 'loam'].entries()) {
+    await page.locator(`[role=gridcell][data-row="${row}"][data-column="${at}"]`).click()
+    await page.keyboard.type(text)
+    await page.keyboard.press('Enter')
+    await expect(page.locator(`[role=gridcell][data-row="${row}"][data-column="${at}"]`)).toContainText(text)
+  }
+  await head.click({ button: 'right' })
+  await page.getByRole('menuitem', { name: 'Make it another type…' }).click()
+  const holds = page.getByRole('combobox', { name: 'What does it hold?' })
+  await choose(holds, 'date')
+  await expect(page.getByText('3 values can’t be read as that, and would be emptied:')).toBeVisible()
+  await choose(holds, 'one option')
+  await expect(page.getByText('All 3 values are kept.')).toBeVisible()
+  await expect(page.getByText('2 options are made of the words.')).toBeVisible()
+  await page.getByRole('button', { name: 'Make it that' }).click()
+  await expect(page.locator(`[role=gridcell][data-row="0"][data-column="${at}"] .opt`)).toHaveText('loam')
+  await page.keyboard.press('Control+z')
+  await expect(page.locator(`[role=gridcell][data-row="0"][data-column="${at}"] .opt`)).toBeHidden()
+  await expect(page.locator(`[role=gridcell][data-row="0"][data-column="${at}"]`)).toContainText('loam')
+})
+
+test('a file with values of all sorts: types are proposed, what can be read in two ways is asked', async ({
+  browser,
+}) => {
+  const page = await demo.as(browser, 'Séverine')
+  await bringInto(page, 'Seed bank')
+  const text = [
+    'Title,Cost,Time,Visit,Page,Contact,Phone,State of it,On,Weight',
+    'Sow beans,"€ 12,50",1d 4h,2026-11-24 14:00,https://glasshouse.example/a,imke@glasshouse.example,+49 351 123456,going well,1/2/2026,"1,200"',
+    'Sow peas,€ 3,90 min,2026-11-25 9:30,https://glasshouse.example/b,hamid@glasshouse.example,0351 98 76 54,in trouble,3/4/2026,"2,500"',
+  ].join('\n')
+  await page
+    .locator('input[type=file]')
+    .setInputFiles({ name: 'packets.csv', mimeType: 'text/csv', buffer: Buffer.from(text) })
+  for (const type of ['money', 'duration', 'date and time', 'web link', 'e-mail', 'phone', 'health', 'date', 'number'])
+    await expect(page.getByText(new RegExp(`, ${type}$`)).first()).toBeVisible()
+  const go = page.getByRole('button', { name: 'Bring in 2 items' })
+  await expect(go).toBeDisabled()
+  await choose(page.getByRole('combobox', { name: 'How On is written' }), 'month first')
+  await choose(page.getByRole('combobox', { name: 'How Weight is written' }), 'a comma before decimals')
+  await expect(go).toBeEnabled()
+  await go.click()
+  await page.getByRole('button', { name: 'See them' }).click()
+  await page.getByText('Sow beans').first().click()
+  const panel = page.getByRole('complementary').filter({ hasText: 'Sow beans' })
+  await expect(panel).toContainText('12.50 €')
+  await expect(panel).toContainText('1 d 4 h')
+  await expect(panel).toContainText('going well')
+  await expect(panel).toContainText('2 Jan')
+  await expect(panel).toContainText('1.2')
+})
