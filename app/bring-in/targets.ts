@@ -24,13 +24,19 @@ export function isOpen({ unsure }: ColumnPlan, type: FieldTypeName): Unsure[] {
   return unsure.filter((one) => one === read)
 }
 
-/** The columns with what was said of how the i-th is written. */
+/** The columns with what was said of how the i-th is written; a new number has as many decimals as that makes. */
 export const rewritten = (columns: readonly ColumnPlan[], i: number, said: Partial<Written>): ColumnPlan[] =>
-  columns.map((column, j) =>
-    j === i
-      ? { ...column, written: { ...column.written, ...said }, unsure: column.unsure.filter((one) => !(one in said)) }
-      : column,
-  )
+  columns.map((column, j) => {
+    if (j !== i) return column
+    const { target, decimals } = column
+    const isNumber = target.to === 'new' && target.type === 'number' && said.decimal
+    return {
+      ...column,
+      target: isNumber ? { ...target, settings: { ...target.settings, decimals: decimals[said.decimal!] } } : target,
+      written: { ...column.written, ...said },
+      unsure: column.unsure.filter((one) => !(one in said)),
+    }
+  })
 
 /** The columns with another target for the i-th. What only one column can be, the other gives up. */
 export function retargeted(columns: readonly ColumnPlan[], i: number, key: string): ColumnPlan[] {

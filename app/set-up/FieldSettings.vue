@@ -5,6 +5,7 @@ import { VNumberInput } from 'vuetify/components/VNumberInput'
 import { VSelect } from 'vuetify/components/VSelect'
 import { VTextField } from 'vuetify/components/VTextField'
 import { compareText } from '#core/base/collation'
+import { isSameValue } from '#core/base/sorted-ids'
 import { currencies, currencyOf } from '#core/fields/currencies'
 import { usualDay } from '#core/fields/duration'
 import { ratingSigns, type FieldTypeName } from '#core/fields/names'
@@ -22,9 +23,9 @@ const isFit = defineModel<boolean>('fit', { required: true })
 const directory = useDirectory()
 /** Sets one; what is not said is left out. */
 function set(part: FieldSettings): void {
-  settings.value = Object.fromEntries(
-    Object.entries({ ...settings.value, ...part }).filter(([, value]) => value !== undefined && value !== false && value !== ''), // prettier-ignore
-  )
+  const said = Object.entries({ ...settings.value, ...part })
+  const next = Object.fromEntries(said.filter(([, value]) => value !== undefined && value !== false && value !== ''))
+  if (!isSameValue(next, settings.value)) settings.value = next
 }
 const figures = computed(() => figuresOf({ type: props.type, settings: settings.value }, speechOf(directory).decimal))
 const bounds = ref({ least: '', most: '' })

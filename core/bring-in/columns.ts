@@ -30,6 +30,8 @@ export interface ColumnPlan {
   readonly unsure: readonly Unsure[]
   /** A cell that can be read in two ways. */
   readonly example: string
+  /** How many decimals its cells have, by the mark before them. */
+  readonly decimals: Readonly<Record<Written['decimal'], number>>
 }
 
 /** The field in which a file's own key of a row is kept. */

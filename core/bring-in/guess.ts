@@ -49,7 +49,7 @@ export function guessType(
   if (share((cell) => !isNumber(cell) && isDuration(cell, written)) >= most / 2 && share((cell) => isDuration(cell, written)) >= most) return plain('duration') // prettier-ignore
   const currency = currencies.find((code) => share((cell) => isMoney(cell, code, written)) >= most)
   if (currency) return { type: 'money', settings: { currency } }
-  if (share(isNumber) >= most) return { type: 'number', settings: { decimals: decimalsIn(cells, written) } }
+  if (share(isNumber) >= most) return { type: 'number', settings: { decimals: decimalsIn(cells, written.decimal) } }
   for (const type of ['webLink', 'email', 'health'] as const)
     if (share(looksLike[type]) >= most && reads(fieldTypes[type])) return plain(type)
   if (share((cell) => /^(\+|0)[\d\s()/.-]{6,}$/.test(cell)) >= most && reads(fieldTypes.phone)) return plain('phone')
@@ -78,10 +78,12 @@ function isMoney(cell: string, code: Currency, { decimal }: Written): boolean {
   return bare !== undefined && tryParseDecimal(bare, decimals, decimal) !== undefined
 }
 /** As many as are written. */
-function decimalsIn(cells: readonly string[], { decimal }: Written): number {
+function decimalsIn(cells: readonly string[], decimal: Speech['decimal']): number {
   const written = (cell: string): number => {
-    const digits = cell.split(decimal).at(-1) ?? ''
-    return cell.includes(decimal) && markOf(cell) === decimal ? digits.replace(/\D/g, '').length : 0
+    const mark = markOf(cell)
+    if (mark !== decimal && mark !== 'open') return 0
+    const [, digits = ''] = cell.split(decimal)
+    return digits.replace(/\D/g, '').length
   }
   return Math.min(mostDecimals, Math.max(0, ...cells.map(written)))
 }
@@ -95,6 +97,8 @@ export function writtenIn(cells: readonly string[]): {
   readonly unsure: readonly Unsure[]
   /** A cell that can be read in two ways. */
   readonly example: string
+  /** How many decimals its cells have, by the mark before them. */
+  readonly decimals: Readonly<Record<Speech['decimal'], number>>
 } {
   const strokes = cells.flatMap((cell) => /^\s*(\d{1,2})\/(\d{1,2})\/\d{2,4}\b/.exec(cell)?.slice(1, 3).map(Number) ?? []) // prettier-ignore
   const [firsts, seconds] = [strokes.filter((_, i) => i % 2 === 0), strokes.filter((_, i) => i % 2 === 1)]
@@ -106,6 +110,7 @@ export function writtenIn(cells: readonly string[]): {
   return {
     written: { first: isMonthFirst && !isDayFirst ? 'month' : 'day', decimal: commas > points ? ',' : '.' },
     example: cells.find((cell) => (isOpen ? /\/.*\//.test(cell) : markOf(cell) === 'open')) ?? '',
+    decimals: { '.': decimalsIn(cells, '.'), ',': decimalsIn(cells, ',') },
     unsure: [...(isOpen ? (['first'] as const) : []), ...(isMarkOpen ? (['decimal'] as const) : [])],
   }
 }

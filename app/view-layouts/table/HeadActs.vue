@@ -13,7 +13,7 @@ import type { HeadPlace } from './columns'
 
 /** What is done with the fields of a table at its head: with the view that shows them, and with the project that has them. */
 const props = defineProps<{ place: HeadPlace; project: Project; view: View; definition: ViewDefinition }>()
-const emit = defineEmits<{ close: [] }>()
+const emit = defineEmits<{ close: []; added: [] }>()
 const directory = useDirectory()
 const views = useViews()
 const change = (part: Partial<Pick<ViewDefinition, 'sort' | 'show'>>): void =>
@@ -45,6 +45,7 @@ function shows(made: FieldId): void {
   const { show } = props.definition
   const at = props.place.field ? show.indexOf(props.place.field.id) : show.length - 1
   change({ show: show.toSpliced(at + 1, 0, made) })
+  if (!props.place.field) emit('added')
 }
 </script>
 

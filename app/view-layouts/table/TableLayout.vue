@@ -168,6 +168,9 @@ function pressed(event: MouseEvent): void {
   event.preventDefault()
   openMenu(Number(cell.dataset.row), cell, [event.clientX, event.clientY])
 }
+/** What was added at the end is looked at. */
+const seeLast = () =>
+  setTimeout(() => scroller.value?.scrollTo({ left: leastWidth(columns.value), behavior: 'smooth' }), 150)
 /** Where something is done at the head. */
 const headPlace = shallowRef<HeadPlace>()
 /** The row under the pointer has a button for it. */
@@ -309,6 +312,7 @@ function keepSent(index: number, title: string | undefined): void {
       :project="project"
       :view="view"
       :definition="definition"
+      @added="seeLast"
       @close="headPlace = undefined"
     />
     <ItemMenu v-if="menu" :place="menu" :acts="rowActs" @close="menu = undefined" />
