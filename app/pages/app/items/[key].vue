@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useRoute, useRouter } from 'vue-router'
 import AppFrame from '../../../shell/AppFrame.vue'
-import ItemPanel from '../../../item/ItemPanel.vue'
+import { ItemPanel } from '../../../item/panel'
 
 /** An item as a whole page: its own address. */
 const route = useRoute()
