@@ -151,6 +151,9 @@ function endEdit(): void {
 .more {
   grid-column: 2;
 }
+.more button {
+  min-height: var(--line);
+}
 dt {
   line-height: var(--line);
   color: var(--soft);
@@ -161,6 +164,14 @@ dt::first-letter {
 dd {
   margin: 0;
   min-width: 0;
+}
+dd:has(> .out) {
+  display: flex;
+  gap: 6px;
+  align-items: baseline;
+}
+dd:has(> .out) .value {
+  width: auto;
 }
 .plain {
   display: flex;

@@ -1,15 +1,13 @@
-<script setup lang="ts">
-import { paletteColours, type PaletteColour } from '#core/model/records'
-
-/** A colour of the palette, chosen by what it would look like. */
-defineProps<{ chosen: PaletteColour; label: string }>()
-const emit = defineEmits<{ choose: [colour: PaletteColour] }>()
+<script setup lang="ts" generic="C extends string">
+/** One of some colours, chosen by what it would look like. */
+defineProps<{ colours: readonly C[]; chosen: C; label: string }>()
+const emit = defineEmits<{ choose: [colour: C] }>()
 </script>
 
 <template>
   <div class="colours" role="group" :aria-label="label">
     <button
-      v-for="colour in paletteColours"
+      v-for="colour in colours"
       :key="colour"
       type="button"
       :aria-label="colour"

@@ -146,7 +146,7 @@ PersonPebbles.props = ['people']
 /** How something fares, by colour and by shape: a disc, a triangle, a lozenge. */
 const healthLooks: Readonly<Record<Health, readonly [path: string, colour: string]>> = {
   well: ['M8 2.5a5.5 5.5 0 1 0 0 11 5.5 5.5 0 0 0 0-11Z', 'leaf'],
-  watch: ['M8 2 14.5 13.5h-13Z', 'straw'],
+  watch: ['M8 2 14.5 13.5h-13Z', 'ochre'],
   trouble: ['M8 1 15 8 8 15 1 8Z', 'rust'],
 }
 export const HealthMark: FunctionalComponent<{ health: string }> = ({ health }) => {

@@ -13,6 +13,7 @@ import { vTakesFocus } from '../parts/takes-focus'
 import { editorWords } from '../parts/words'
 import { useSetUpChange } from './changes'
 import { useFieldActs } from './field-acts'
+import FieldOptions from './FieldOptions.vue'
 import FieldRules from './FieldRules.vue'
 import FieldSettings from './FieldSettings.vue'
 import { fieldWords, typeWords } from './field-words'
@@ -62,6 +63,7 @@ async function save(): Promise<void> {
       <p>
         <b>{{ fieldTypes[field.type].label }}</b> <span class="soft">{{ typeWords[field.type] }}</span>
       </p>
+      <FieldOptions v-if="fieldTypes[field.type].choices === 'options'" :field="field" may-edit />
       <FieldSettings v-model="settings" v-model:fit="isFit" :type="field.type" :is-new="false" />
       <FieldRules v-model:required="required" v-model:fallback="fallback" :field="{ ...field, settings }" />
       <div class="ends">

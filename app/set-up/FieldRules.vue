@@ -56,7 +56,7 @@ const value = computed({
 .rules {
   display: grid;
   grid-template-columns: repeat(auto-fit, minmax(180px, 1fr));
-  gap: 0 12px;
+  gap: 10px 12px;
 }
 .rules > .v-checkbox {
   grid-column: 1 / -1;

@@ -161,7 +161,7 @@ const crafts = computed(() => {
 .settings {
   display: grid;
   grid-template-columns: repeat(auto-fit, minmax(140px, 1fr));
-  gap: 0 12px;
+  gap: 10px 12px;
 }
 .settings > .v-checkbox {
   grid-column: 1 / -1;

@@ -2,6 +2,7 @@
 import { computed, ref, shallowRef, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { VBtn } from 'vuetify/components/VBtn'
+import { fieldRef } from '#core/facts/registry'
 import { idsIn } from '#core/model/entities'
 import { useNames } from '#core/model/names'
 import { fieldTypes } from '#core/fields/registry'
@@ -10,6 +11,7 @@ import EditGrid, { type GridColumn, type GridHandle } from '../parts/EditGrid.vu
 import type { Act } from '../parts/ActMenu.vue'
 import { useDirectory } from '../data/directory'
 import { useQuery } from '../data/use-query'
+import { useViews } from '../data/views'
 import { useSetUpChange } from './changes'
 import { useFieldActs } from './field-acts'
 import FieldForm from './FieldForm.vue'
@@ -22,15 +24,18 @@ import { projectPartWords, setUpWords } from './words'
 const props = defineProps<{ project: Project; mayEdit: boolean }>()
 const directory = useDirectory()
 const setUp = useSetUpChange()
+const route = useRoute()
+const router = useRouter()
 const acts = useFieldActs(() => props.project)
+const drafts = useViews()
 const { answer: filled } = useQuery('filled', () => ({ project: props.project.id }))
 
 type Column = 'name' | 'holds' | 'serves' | 'help' | 'filled' | 'views'
 const columns: readonly GridColumn<Column>[] = [
   { id: 'name', head: fieldWords.name, width: 'minmax(120px, 1.4fr)', isEditable: true },
   { id: 'holds', head: fieldWords.holds, width: 'minmax(110px, 1fr)' },
-  { id: 'help', head: fieldWords.help, width: 'minmax(110px, 1.8fr)', isEditable: true, spare: 1 },
-  { id: 'serves', head: fieldWords.serves, width: 'minmax(84px, 0.8fr)', spare: 1 },
+  { id: 'help', head: fieldWords.help, width: 'minmax(110px, 1.6fr)', isEditable: true, spare: 1 },
+  { id: 'serves', head: fieldWords.serves, width: 'minmax(120px, 1.3fr)', spare: 1 },
   { id: 'filled', head: fieldWords.filled, width: '76px', isNumber: true },
   { id: 'views', head: fieldWords.views, width: '92px', isNumber: true, spare: 2 },
 ]
@@ -44,6 +49,18 @@ const views = computed(() => {
 const held = (field: Field): number => filled.value?.fields[field.id] ?? 0
 /** Items from before that have nothing in a field which every new one has. */
 const lacks = (field: Field): number => (field.required && filled.value ? filled.value.items - held(field) : 0)
+const lacking = computed(() => rows.value.filter(lacks))
+/** The view in which they are looked at: for oneself, until it is put back. */
+const table = computed(() => directory.views(props.project.id).find(({ definition }) => definition.layout === 'table'))
+function seeLacking(field: Field): void {
+  const view = table.value
+  if (!view) return
+  drafts.change(view, {
+    ...view.definition,
+    where: [{ about: 'fact', fact: fieldRef(field.id), test: { is: 'empty' } }],
+  })
+  void router.push(`/app/${props.project.prefix}/${view.id}`)
+}
 const texts: Readonly<Record<Column, (field: Field) => string>> = {
   name: (field) => field.name,
   holds: ({ type, settings }) => [fieldTypes[type].label, settings.unit ?? settings.currency].filter(Boolean).join(', '), // prettier-ignore
@@ -73,8 +90,6 @@ function onKey(event: KeyboardEvent): void {
   event.preventDefault()
 }
 /** Where one comes to remove one, that is asked at once. */
-const route = useRoute()
-const router = useRouter()
 watch(
   [() => route.query.remove, filled],
   ([id, known]) => {
@@ -105,11 +120,15 @@ const focusNew = (id: string): void => void setTimeout(() => grid.value?.focus(i
     >
       <span
         class="one-line"
-        :class="{ soft: column !== 'name', mind: column === 'filled' && lacks(row) }"
+        :class="{ soft: column !== 'name', 'cell-mind': column === 'filled' && lacks(row) }"
         :title="column === 'filled' && lacks(row) ? ruleWords.lack(lacks(row)) : texts[column](row)"
         >{{ texts[column](row) }}</span
       >
     </EditGrid>
+    <p v-for="field in lacking" :key="field.id" class="note mind lacking">
+      {{ ruleWords.lackIn(lacks(field), field.name) }}
+      <VBtn v-if="table" variant="plain" @click="seeLacking(field)">{{ ruleWords.seeThem }}</VBtn>
+    </p>
     <div class="foot">
       <VBtn v-if="mayEdit" variant="outlined" @click="isAdding = true">{{ fieldWords.title }}</VBtn>
       <span v-else class="soft">{{ setUpWords.onlyLeads }}</span>
@@ -144,7 +163,13 @@ const focusNew = (id: string): void => void setTimeout(() => grid.value?.focus(i
 .foot {
   padding-top: 16px;
 }
-.mind {
+.cell-mind {
   color: var(--rust);
+}
+.lacking {
+  display: flex;
+  gap: 10px;
+  align-items: center;
+  margin-top: 12px;
 }
 </style>

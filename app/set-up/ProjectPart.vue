@@ -3,7 +3,7 @@ import { computed } from 'vue'
 import { useRouter } from 'vue-router'
 import { builtInNames, type BuiltIn } from '#core/model/called'
 import { useNames } from '#core/model/names'
-import type { Field, PaletteColour, Project } from '#core/model/records'
+import { paletteColours, type Field, type PaletteColour, type Project } from '#core/model/records'
 import ProjectNames, { type Names } from '../shell/ProjectNames.vue'
 import { projectWords } from '../shell/project-words'
 import ColourChoice from '../parts/ColourChoice.vue'
@@ -69,7 +69,12 @@ function set(field: Field, what: 'name' | 'help', to: string): void {
         @take="rename"
       />
       <SectionHead :title="statusWords.colour" />
-      <ColourChoice :chosen="project.colour" :label="projectPartWords.colour" @choose="paint" />
+      <ColourChoice
+        :colours="paletteColours"
+        :chosen="project.colour"
+        :label="projectPartWords.colour"
+        @choose="paint"
+      />
     </section>
     <section>
       <SectionHead :title="projectPartWords.names" />

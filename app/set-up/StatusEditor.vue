@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { isSameValue } from '#core/base/sorted-ids'
-import type { PaletteColour, Phase, TurnOf } from '#core/model/records'
+import { paletteColours, type PaletteColour, type Phase, type TurnOf } from '#core/model/records'
 import { phases } from '#core/model/names'
 import ChoiceList, { type Choice } from '../parts/ChoiceList.vue'
 import ColourChoice from '../parts/ColourChoice.vue'
@@ -78,7 +78,12 @@ function setTurn(chosen: string): void {
     @take="rename"
     @leave="emit('leave')"
   >
-    <ColourChoice v-slot="{ colour }" :chosen="row.status.colour" :label="statusWords.colour" @choose="paint"
+    <ColourChoice
+      v-slot="{ colour }"
+      :colours="paletteColours"
+      :chosen="row.status.colour"
+      :label="statusWords.colour"
+      @choose="paint"
       ><LeafMark :share="0.6" :colour="colour"
     /></ColourChoice>
   </NameEditor>

@@ -110,5 +110,23 @@ export const ruleWords = {
   next: 'the next number',
   required: 'Every new item must have something in it',
   requiredHint: 'Items from before stay as they are.',
+  lackIn: (n: number, field: string) =>
+    `${counted(n, 'item from before has', 'items from before have')} nothing in ${field}.`,
+  seeThem: 'See them',
   lack: (n: number) => `${counted(n, 'item has', 'items have')} nothing in it`,
+} as const
+
+export const optionWords = {
+  label: (field: string) => `Options of ${field}`,
+  name: 'Option',
+  colour: 'Colour',
+  held: 'Chosen',
+  add: 'Add an option',
+  get: (n: number, name: string) =>
+    n ? `${counted(n, 'item has', 'items have')} ${name}. In its place:` : `No item has ${name}.`,
+  instead: 'In its place',
+  nothing: 'nothing',
+  keep: 'the removed option stays there',
+  remove: 'Remove the option',
+  stay: 'Keep it',
 } as const

@@ -30,7 +30,7 @@ watch(form, (now) => now && requestAnimationFrame(() => now.querySelector<HTMLEl
 const isOpen = computed({ get: () => true, set: (isOpen) => isOpen || emit('close') })
 const title = computed(() => {
   const { name = '', asks = '' } = props.lacking.problem.said ?? {}
-  return noticeWords.fillTitle(String(name), String(asks))
+  return name ? noticeWords.fillTitle(String(name), String(asks)) : noticeWords.needsTitle(String(asks))
 })
 const isFilled = computed(
   () =>

@@ -58,6 +58,7 @@ export const noticeWords = {
   tryAgain: 'Use mine',
   letThrough: 'Let it through …',
   fillTitle: (status: string, asks: string) => `${status} asks for ${asks}`,
+  needsTitle: (asks: string) => `A new item needs ${asks}`,
   fillAll: (count: number) => `What you fill in goes into all ${count} items that lack it.`,
   fillIt: 'Go ahead',
   note: 'Note for the history',

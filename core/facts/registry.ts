@@ -20,11 +20,12 @@ import { rank } from './rank'
 import { status } from './status'
 import { title } from './title'
 import { turn } from './turn'
+import { untouched } from './untouched'
 
 /** What the product itself knows of every item, in the order in which it is listed. */
 export const automaticFacts: Readonly<Record<AutomaticFactName, AutomaticFact>> = {
   key, title, status, kind, phase, people, turn, late, age, level, parent, statusSince, started, finished, created,
-  createdBy, changed, changedBy, rank,
+  createdBy, changed, changedBy, untouched, rank,
 } // prettier-ignore
 
 /** Names a field as a fact. */

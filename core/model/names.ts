@@ -35,7 +35,7 @@ export type UseName = (typeof useNames)[number]
 /** What the product itself knows of every item; `core/facts` says how. */
 export const automaticFactNames = [
   'key', 'title', 'status', 'kind', 'phase', 'people', 'turn', 'late', 'age', 'level', 'parent', 'statusSince', 'started',
-  'finished', 'created', 'createdBy', 'changed', 'changedBy', 'rank',
+  'finished', 'created', 'createdBy', 'changed', 'changedBy', 'untouched', 'rank',
 ] as const // prettier-ignore
 /** The name of an automatic fact. */
 export type AutomaticFactName = (typeof automaticFactNames)[number]

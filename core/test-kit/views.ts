@@ -67,6 +67,8 @@ export function plainly(reader: Reader, item: Item, ref: FactRef, viewer: Viewer
       return lateDays(reader, item, viewer.today) || null
     case 'age':
       return Math.max(0, (item.finished ? day(item.finished) : dayNumber(viewer.today)) - day(item.created))
+    case 'untouched':
+      return Math.max(0, dayNumber(viewer.today) - day(item.changed))
     case 'level': {
       let level = 0
       for (let at = parents()[0]; at; at = at.parent ? reader.maybe('item', at.parent) : undefined) level++

@@ -44,12 +44,17 @@ for (const theme of ['day', 'night'] as const)
     await page.goto('/app/settings')
     await expect(page.getByText('This browser')).toBeVisible()
     await isAccessible(page, 'my settings', { rules })
-    for (const part of ['statuses', 'board', 'people', 'project']) {
+    for (const part of ['statuses', 'board', 'fields', 'people', 'project']) {
       await page.goto(`/app/GLH/set-up/${part}`)
       await expect(page.getByRole('link', { name: 'Statuses' })).toBeVisible()
       await page.waitForTimeout(400)
       await isAccessible(page, part, { rules })
     }
+    await page.goto('/app/GLH/set-up/fields')
+    await page.getByRole('button', { name: 'A new field' }).click()
+    await page.getByLabel('What is it called?').fill('Cost')
+    await isAccessible(page, 'a new field', { rules, within: floating })
+    await page.keyboard.press('Escape')
     await bringInto(page, 'Glasshouse')
     await page.locator('input[type=file]').setInputFiles('tests/fixtures/restoration.csv')
     await expect(page.getByRole('button', { name: 'Bring in 412 items' })).toBeEnabled()

@@ -141,3 +141,70 @@ test('a file with values of all sorts: types are proposed, what can be read in t
   await expect(panel).toContainText('2 Jan')
   await expect(panel).toContainText('1.2')
 })
+
+test('options are named, coloured, merged and given a place; items follow', async ({ browser }) => {
+  const page = await demo.as(browser, 'Séverine', { at: 'All items' })
+  await page.getByRole('columnheader', { name: 'Need' }).click({ button: 'right' })
+  await page.getByRole('menuitem', { name: 'Change how it works…' }).click()
+  const options = page.getByRole('grid', { name: 'Options of need' })
+  const names = () => options.locator('.opt').allInnerTexts()
+  await expect(options).toBeVisible()
+  const before = await names()
+  const count = async (i: number) => Number(await options.getByRole('row').nth(i + 1).getByRole('gridcell').nth(2).innerText()) // prettier-ignore
+  await expect.poll(() => count(0)).toBeGreaterThan(0)
+  const [first, second] = [await count(0), await count(1)]
+  // Named.
+  await options.getByRole('gridcell', { name: before[0], exact: true }).press('Enter')
+  await page.getByRole('textbox', { name: 'Option', exact: true }).fill('at once')
+  await page.keyboard.press('Enter')
+  await expect.poll(names).toEqual(['at once', ...before.slice(1)])
+  // Given another place.
+  await options.getByRole('gridcell', { name: 'at once', exact: true }).press('Alt+ArrowDown')
+  await expect.poll(names).toEqual([before[1], 'at once', ...before.slice(2)])
+  // Merged: what has it gets another.
+  await options.getByRole('gridcell', { name: 'at once', exact: true }).press('Delete')
+  await expect(page.getByText(`${first} items have at once. In its place:`)).toBeVisible()
+  await choose(page.getByRole('combobox', { name: 'In its place' }), before[1]!)
+  await page.getByRole('button', { name: 'Remove the option' }).click()
+  await expect.poll(names).toEqual([before[1], ...before.slice(2)])
+  await expect.poll(() => count(0)).toBe(first + second)
+  await page.getByRole('textbox', { name: 'Add an option' }).fill('one day')
+  await page.keyboard.press('Enter')
+  await expect.poll(names).toEqual([before[1], ...before.slice(2), 'one day'])
+  await page.getByRole('button', { name: 'Cancel' }).click()
+  for (let i = 0; i < 4; i++) await page.keyboard.press('Control+z')
+  await expect(page.getByRole('grid').getByText(before[0]!, { exact: true }).first()).toBeVisible()
+})
+
+test('what every new item must have is asked for where one is added; a default comes by itself', async ({
+  browser,
+}) => {
+  const page = await demo.as(browser, 'Séverine', { at: 'All items' })
+  const make = async (name: string, more: () => Promise<unknown>) => {
+    await page.getByRole('button', { name: 'A new field' }).click()
+    await page.getByLabel('What is it called?').fill(name)
+    await more()
+    await page.getByRole('button', { name: 'Add the field' }).click()
+    await expect(page.getByRole('columnheader', { name })).toBeVisible()
+  }
+  await make('Where', () => page.getByRole('checkbox', { name: 'Every new item must have something in it' }).check())
+  await make('Shed', async () => {
+    await choose(page.getByRole('combobox', { name: 'A new item has' }), 'this value')
+    await page.getByRole('textbox', { name: 'Value' }).fill('the usual one')
+  })
+  await page.getByLabel('Add an item').fill('Sharpen the secateurs')
+  await page.keyboard.press('Enter')
+  const asked = page.getByRole('dialog')
+  await asked.getByRole('textbox', { name: 'Where' }).fill('at the bench')
+  await page.keyboard.press('Enter')
+  await expect(asked).toBeHidden()
+  // It is the last of all.
+  await page.getByLabel('Add an item').focus()
+  await page.keyboard.press('Escape')
+  await page.keyboard.press('Control+End')
+  const row = page.getByRole('row', { name: /Sharpen the secateurs/ })
+  await expect(row).toContainText('at the bench')
+  await expect(row).toContainText('the usual one')
+  await page.keyboard.press('Control+z')
+  await expect(row).toBeHidden()
+})

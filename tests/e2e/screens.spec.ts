@@ -87,6 +87,15 @@ const screens: Record<string, (page: Page) => Promise<void>> = {
     await page.goto('/app/GLH/set-up/board')
     await expect(page.getByText('room for')).toBeVisible()
   },
+  'the fields of a project': async (page) => {
+    await page.goto('/app/GLH/set-up/fields')
+    await expect(page.getByRole('gridcell', { name: 'one option' }).first()).toBeVisible()
+  },
+  'a new field': async (page) => {
+    await page.goto('/app/GLH/set-up/fields')
+    await page.getByRole('button', { name: 'A new field' }).click()
+    await expect(page.getByText(/items get it, empty/)).toBeVisible()
+  },
   'a project itself': async (page) => {
     await page.goto('/app/GLH/set-up/project')
     await expect(page.getByText('Names of its own fields')).toBeVisible()

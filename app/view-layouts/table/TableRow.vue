@@ -132,6 +132,7 @@ export default defineComponent({
 /* Its editor may reach beyond it. */
 .item-row.edited {
   contain: layout style;
+  z-index: 1;
 }
 .item-row:hover {
   background: var(--raised);

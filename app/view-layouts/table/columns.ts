@@ -42,7 +42,7 @@ export function columnsOf(
         is: 'field',
         name: field.name,
         field,
-        isNumber: fieldTypes[field.type].kind === 'number',
+        isNumber: !!fieldParts[field.type].isNumber,
         ...width(field.id, least, share),
         sort,
       }
