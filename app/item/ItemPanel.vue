@@ -4,7 +4,8 @@ import { mdiArrowExpand, mdiClose, mdiLinkVariant } from '@mdi/js'
 import { VBtn } from 'vuetify/components/VBtn'
 import type { Field, View, ViewDefinition } from '#core/model/records'
 import { useQuery } from '../data/use-query'
-import { fieldParts } from '../parts/field-parts'
+import { fieldsShownBy, isShownBy } from '#core/model/shown-fields'
+import { fieldParts, ValueText } from '../parts/field-parts'
 import { copyLink } from '../parts/copy'
 import IconButton from '../parts/IconButton.vue'
 import { KindMark } from '../parts/marks'
@@ -35,7 +36,13 @@ const { answer: found } = useQuery('item', () => ({ key: props.itemKey }))
 const row = computed(() => found.value?.row)
 const item = computed(() => row.value?.item)
 const isPanel = (field: Field) => fieldParts[field.type].editor === 'panel'
-const fields = computed(() => (item.value ? directory.fields(item.value.project) : []))
+const fields = computed(() => (kind.value ? fieldsShownBy(directory.reader, kind.value) : []))
+/** What it holds and its kind does not show. */
+const kept = computed(() =>
+  item.value
+    ? directory.fields(item.value.project).filter(({ id }) => item.value?.values[id] !== undefined && !isShownBy(kind.value, id)) // prettier-ignore
+    : [],
+)
 const short = computed(() => fields.value.filter((field) => !isPanel(field)))
 const long = computed(() => fields.value.filter(isPanel))
 const kind = computed(() => directory.reader.maybe('kind', item.value?.kind ?? ''))
@@ -93,6 +100,15 @@ const archive = () =>
         :definition="definition"
       />
       <ItemFacts :row="row" :project="project" :fields="short" :may-edit="mayEdit" />
+      <details v-if="kept.length" class="kept">
+        <summary>{{ itemWords.alsoKept(kept.length) }}</summary>
+        <dl>
+          <template v-for="field in kept" :key="field.id">
+            <dt class="one-line soft">{{ field.name }}</dt>
+            <dd><ValueText :field="field" :item="item" :late="0" named /></dd>
+          </template>
+        </dl>
+      </details>
       <LongTextEditor
         v-for="field in long"
         :key="`${item.id} ${field.id}`"
@@ -130,6 +146,21 @@ const archive = () =>
   gap: 8px;
   align-items: center;
   flex-wrap: wrap;
+}
+.kept summary {
+  color: var(--soft);
+  min-height: 24px;
+  cursor: pointer;
+}
+.kept dl {
+  display: grid;
+  grid-template-columns: 92px minmax(0, 1fr);
+  gap: 4px 10px;
+  margin: 6px 0 0;
+}
+.kept dd {
+  margin: 0;
+  min-width: 0;
 }
 nav.path .link {
   min-height: 24px;

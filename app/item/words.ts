@@ -21,6 +21,7 @@ export const itemWords = {
   copyAddress: 'Copy the link',
   copied: 'Link copied.',
   wholePage: 'Open as a page',
+  alsoKept: (n: number) => `Also kept: ${n === 1 ? 'a value' : `${n} values`} that its kind doesn’t show`,
   vote: 'vote for it',
   voted: 'you’re for it',
   open: (what: string) => `Open ${what}`,

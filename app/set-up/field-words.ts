@@ -130,3 +130,21 @@ export const optionWords = {
   remove: 'Remove the option',
   stay: 'Keep it',
 } as const
+
+export const kindWords = {
+  label: 'Kinds',
+  name: 'Kind',
+  icon: 'Sign',
+  shows: 'Shows',
+  inside: 'May hold',
+  statuses: 'Statuses',
+  items: 'Items',
+  allFields: 'all fields',
+  some: (n: number, all: number) => `${n} of ${counted(all, 'field', 'fields')}`,
+  anyKind: 'any kind',
+  nothing: 'nothing',
+  add: 'A new kind',
+  newName: 'What is it called?',
+  become: 'Its items become',
+  count: (n: number) => (n === 1 ? 'kind' : 'kinds'),
+} as const

@@ -8,6 +8,7 @@ export const setUpWords = {
   statuses: 'Statuses',
   board: 'Board',
   fields: 'Fields',
+  kinds: 'Kinds',
   people: 'People',
   project: 'Project',
   noSuchPart: 'There’s no such part.',

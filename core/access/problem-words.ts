@@ -58,6 +58,7 @@ const sentences: Readonly<Record<ProblemCode, (said: Said, field: string, naming
       ? `${said.what} is inside itself.`
       : 'An item can’t be inside itself, or inside something it contains.'
   },
+  'not-inside': (said) => `A ${said.what} can’t be inside a ${said.other} here. Nothing was changed.`,
   'other-project': () => 'Both have to be in the same project.',
   'name-taken': (said) => `“${said.name}” is already taken. Choose another name.`,
   'held-twice': (said) => `${said.name} is in another column of this board already. Nothing was changed.`,

@@ -46,6 +46,7 @@ export const problemCodes = [
   'too-many-options',
   'loop',
   'other-project',
+  'not-inside',
   'name-taken',
   'held-twice',
   'prefix-taken',

@@ -180,7 +180,7 @@ class Rows {
     return (
       checkTitle(one.title) ??
       firstProblem(Object.entries(one.values), ([id, value]) => this.#checkValue(one, id, value)) ??
-      (this.#required.length ? requiredRefusal(this.#required, [{ item: one.item, values: this.#fallbacks.over(one.values) }]) : undefined) // prettier-ignore
+      (this.#required.length ? requiredRefusal(this.#required, [{ item: one.item, kind: this.reader.maybe('kind', one.kind), values: this.#fallbacks.over(one.values, one.kind) }]) : undefined) // prettier-ignore
     )
   }
 

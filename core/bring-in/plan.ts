@@ -33,6 +33,7 @@ import {
 import { kindOfPattern } from '../projects/starter-pattern'
 import type { NewItem } from '../items/add'
 import { requiredIn } from '../items/fallbacks'
+import { isShownBy } from '../model/shown-fields'
 import type { ColumnPlan } from './columns'
 import type { Written } from './guess'
 import type { BringInBody } from './command'
@@ -271,7 +272,7 @@ class Planning {
     for (const [column, field] of this.#fieldByColumn)
       this.#readCell(draft, column, field, (cells[column] ?? '').trim())
     for (const field of this.#required)
-      if (draft.values[field.id] === undefined) this.#blame(draft, this.#columnOfField(field), problem('required', { asks: field.name })) // prettier-ignore
+      if (draft.values[field.id] === undefined && isShownBy(draft.kind, field.id)) this.#blame(draft, this.#columnOfField(field), problem('required', { asks: field.name })) // prettier-ignore
     return draft
   }
 

@@ -59,8 +59,13 @@ describe('apply, then invert', () => {
     const seen = new Set<string>()
     const { state, ids, people, project } = smallWorkspace()
     const room = new PlainRoom(state)
-    for (let roll = 0; roll < 400; roll++) {
-      const command = setUpCommand(state, project, roll % 49, roll % 9, ids)
+    // Of the others each is made once as well, whatever the dice say elsewhere.
+    const others = Array.from({ length: 80 }, (_, i) => [i >> 1, 1, i % 2 ? 7 : 0] as const)
+    for (let roll = 0; roll < 400 + others.length; roll++) {
+      const dice = others[roll - 400]
+      const command = dice
+        ? randomCommand(state, project, dice, ids, [], people.owner.id)
+        : setUpCommand(state, project, roll % 49, roll % 9, ids)
       const before = state.snapshot()
       const done = command && room.do(command, people.owner.id)
       if (!command || !done?.ok) continue

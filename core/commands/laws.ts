@@ -11,6 +11,7 @@ import { maybeStep, type Reader } from '../model/reader'
 import type { EntityName, Person, Records, Stay } from '../model/records'
 import { After } from './after'
 import { isHeldToDemands, refusedEntry } from './entering'
+import { refusedInside } from './inside'
 import { isHeldToLimits, overfilled, type HeldCommand } from './stops'
 
 /**
@@ -34,11 +35,13 @@ export function* brokenLaw(
     (yield* hierarchyIsForest(reader, after)) ??
     (yield* statusesFitKinds(reader, after)) ??
     statusesAreHeldOnce(reader, after) ??
+    tiesAreWithinProject(after) ??
     (context.isRoom ? yield* eachHasOneOpenStay(after) : undefined) ??
     (isHeld && isHeldToDemands(reader, command, context.by)
       ? yield* refusedEntry(reader, after, context.by)
       : undefined) ??
     (isHeld ? yield* overfilled(reader, after) : undefined) ??
+    (isHeld ? yield* refusedInside(reader, after) : undefined) ??
     (yield* whatIsNamedIsThere(reader, after))
   )
 }
@@ -148,6 +151,21 @@ function isStepUsed(reader: Reader, after: After, step: Records['step']): boolea
     }
     return false
   })
+}
+
+/** What is said of an item in a column or a status is said within its project: nobody else sees it. */
+function tiesAreWithinProject(after: After): Problem | undefined {
+  const projectOf = (entity: 'overrule' | 'moveNote', id: string): string | undefined => {
+    if (entity === 'moveNote') return after.maybe('status', after.maybe(entity, id)?.status ?? '')?.project
+    const column = after.maybe('column', after.maybe(entity, id)?.column ?? '')
+    return after.maybe('board', column?.board ?? '')?.project
+  }
+  for (const entity of ['overrule', 'moveNote'] as const)
+    for (const { id, made } of after.of(entity)) {
+      const item = made && !after.isGone(entity, id) ? after.maybe(entity, id)?.item : undefined
+      if (item && after.column(item, 'project') !== projectOf(entity, id)) return problem('other-project')
+    }
+  return undefined
 }
 
 /** One column of a board holds a status: for every kind, or for one. */

@@ -44,7 +44,7 @@ export const addItems = defineCommand({
     firstProblem(projectsIn(body.items), (project) => {
       const fallbacks = new Fallbacks(reader, context, project)
       const made = body.items.filter((one) => one.project === project)
-      return requiredRefusal(requiredIn(reader, project), made.map(({ item, values }) => ({ item, values: fallbacks.over(values) }))) // prettier-ignore
+      return requiredRefusal(requiredIn(reader, project), made.map(({ item, kind, values }) => ({ item, kind: reader.maybe('kind', kind), values: fallbacks.over(values, kind) }))) // prettier-ignore
     }),
   apply(reader, body, context) {
     const stays = new StayIds(context.command)
@@ -95,7 +95,7 @@ export function itemMade(
       .map(([field, value]) => [field, normalised(value)])
       .filter(([, value]) => value !== null),
   ) as Item['values']
-  const values = fallbacks.over(said)
+  const values = fallbacks.over(said, one.kind)
   const item: Item = {
     id: one.item,
     project: one.project,

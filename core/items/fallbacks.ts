@@ -6,7 +6,8 @@ import { personIn, type Context } from '../change/command'
 import { isEmptyValue, type Value } from '../fields/contract'
 import { fieldTypes } from '../fields/registry'
 import { fieldContext, fieldsOf, type Reader } from '../model/reader'
-import type { Fallback, Field, Item, ItemId, OptionOfField, ProjectId } from '../model/records'
+import { isShownBy } from '../model/shown-fields'
+import type { Fallback, Field, Item, ItemId, Kind, OptionOfField, ProjectId } from '../model/records'
 
 /** Whether a default is one that a field can have; `more`: options that come with it. */
 export function fallbackRefusal(
@@ -48,8 +49,9 @@ export class Fallbacks {
   }
 
   /** The values with those that nobody has said. */
-  over(values: Item['values']): Item['values'] {
-    const missing = this.#fields.filter(({ id }) => isEmptyValue(values[id]))
+  over(values: Item['values'], kind: string): Item['values'] {
+    const of = this.reader.maybe('kind', kind)
+    const missing = this.#fields.filter(({ id }) => isEmptyValue(values[id]) && isShownBy(of, id))
     if (!missing.length) return values
     const more = missing.map((field) => [field.id, this.#valueOf(field, field.fallback!)] as const)
     return { ...values, ...Object.fromEntries(more.filter(([, value]) => !isEmptyValue(value))) }
@@ -92,13 +94,13 @@ export const requiredIn = (reader: Reader, project: ProjectId): Field[] =>
 /** What new items lack, all of it at once, so that it can be filled in where one is. */
 export function requiredRefusal(
   required: readonly Field[],
-  items: Iterable<{ readonly item: ItemId; readonly values: Item['values'] }>,
+  items: Iterable<{ readonly item: ItemId; readonly kind: Kind | undefined; readonly values: Item['values'] }>,
 ): Problem | undefined {
   const lacking: ProblemPlace[] = []
   const fields = new Set<Field>()
-  for (const { item, values } of items)
+  for (const { item, kind, values } of items)
     for (const field of required) {
-      if (!isEmptyValue(values[field.id])) continue
+      if (!isEmptyValue(values[field.id]) || !isShownBy(kind, field.id)) continue
       fields.add(field)
       lacking.push({ item, field: field.id })
     }

@@ -1,6 +1,16 @@
 /** Everything that a patch can speak of: where it is held, who sees it, which ids it speaks of. */
 import { tieId, type PersonId, type ProjectId } from '../base/ids'
-import type { Audience, Condition, EntityName, FactRef, Records, TurnOf, ViewDefinition } from './records'
+import type {
+  Audience,
+  Condition,
+  EntityName,
+  FactRef,
+  Fallback,
+  Field,
+  Records,
+  TurnOf,
+  ViewDefinition,
+} from './records'
 import { idsOf } from '../fields/value'
 
 /**
@@ -69,6 +79,16 @@ const each = <T extends string>(ids: readonly T[], entity: EntityName | undefine
 
 const mapTurn = (turn: TurnOf, map: MapId): TurnOf =>
   turn.of === 'field' ? { ...turn, field: map(turn.field, 'field') } : turn
+
+/** A value that is chosen from options or people speaks of them. */
+function mapFallback({ type }: Field, fallback: Fallback, map: MapId): Fallback {
+  const chosen: Readonly<Partial<Record<Field['type'], EntityName>>> = { oneOption: 'option', severalOptions: 'option', people: 'person' } // prettier-ignore
+  const entity = chosen[type]
+  if (fallback.is !== 'value' || !entity) return fallback
+  const { value } = fallback
+  if (typeof value === 'string') return { ...fallback, value: map(value, entity) }
+  return Array.isArray(value) ? { ...fallback, value: each(value as string[], entity, map) } : fallback
+}
 
 const mapFact = (fact: FactRef, map: MapId): FactRef =>
   fact.fact === 'field' ? { ...fact, field: map(fact.field, 'field') } : fact
@@ -185,13 +205,22 @@ export const entities: { readonly [E in EntityName]: Entity<Records[E]> } = {
     held: 'directory',
     touches: 'everything',
     scope: inProject,
-    mapIds: (record, map) => mapped(record, { id: 'kind', project: 'project', workflow: 'workflow' }, map),
+    mapIds: (record, map) => ({
+      ...mapped(record, { id: 'kind', project: 'project', workflow: 'workflow' }, map),
+      ...(record.shows && { shows: each(record.shows, 'field', map) }),
+      ...(record.inside && { inside: each(record.inside, 'kind', map) }),
+    }),
+    firm: (record) => ({ ...record, shows: null, inside: null }),
   },
   field: {
     held: 'directory',
     touches: 'everything',
     scope: inProject,
-    mapIds: (record, map) => mapped(record, { id: 'field', project: 'project' }, map),
+    mapIds: (record, map) => ({
+      ...mapped(record, { id: 'field', project: 'project' }, map),
+      ...(record.fallback && { fallback: mapFallback(record, record.fallback, map) }),
+    }),
+    firm: (record) => ({ ...record, fallback: null }),
   },
   option: {
     held: 'directory',

@@ -112,6 +112,10 @@ export const moveNoteRecord = z.object({
   at: text(40),
 })
 
+/** The fields that an item of a kind shows, in their order; null: all of the project's. May speak of some that have gone. */
+export const showsRecord = z.nullable(list(ids.fieldId, 200))
+/** The kinds that may be inside one; null: any. May speak of some that have gone. */
+export const insideRecord = z.nullable(list(ids.kindId, 100))
 /** What sort of items a project has. */
 export const kindRecord = z.object({
   id: ids.kindId,
@@ -121,6 +125,8 @@ export const kindRecord = z.object({
   icon: z.enum(kindIcons),
   rank,
   archived: z.boolean(),
+  shows: z.optional(showsRecord),
+  inside: z.optional(insideRecord),
 })
 
 const fieldBase = {

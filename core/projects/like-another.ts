@@ -79,8 +79,8 @@ export function likeAnother(
     statuses: mapped('status', statuses),
     workflows: mapped('workflow', workflows),
     steps: mapped('step', parts.steps.map(known)),
-    kinds: mapped('kind', kinds),
-    fields: mapped('field', fields),
+    kinds: mapped('kind', kinds.map((kind) => ({ ...kind, ...(kind.shows && { shows: whole(kind.shows) }), ...(kind.inside && { inside: whole(kind.inside) }) }))), // prettier-ignore
+    fields: mapped('field', fields.map((field) => (field.fallback && !isWhole(field.fallback) ? { ...field, fallback: null } : field))), // prettier-ignore
     options: mapped('option', parts.options),
     boards: mapped('board', boards),
     columns: mapped('column', columns),

@@ -8,6 +8,8 @@ export interface FilledAnswer {
   readonly items: number
   /** By field. */
   readonly fields: Readonly<Record<string, number>>
+  /** How many items are of each kind. */
+  readonly kinds: Readonly<Record<string, number>>
 }
 
 /** How far the fields of a project are filled. */
@@ -33,5 +35,8 @@ function filledIn(reader: Reader, project: ProjectId): FilledAnswer {
     if (column) for (let row = 0; row < n; row++) if (listed[row] && !column.isEmpty(row)) held++
     return [id, held]
   })
-  return { items: table.listedCount, fields: Object.fromEntries(counts) }
+  const kinds = new Int32Array(table.kind.codes.ids.length)
+  for (let row = 0; row < n; row++) kinds[table.kind.a[row]!]! += listed[row]!
+  const byKind = table.kind.codes.ids.map((id, code): [string, number] => [id, kinds[code] ?? 0])
+  return { items: table.listedCount, fields: Object.fromEntries(counts), kinds: Object.fromEntries(byKind) }
 }

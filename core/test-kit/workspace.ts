@@ -409,7 +409,7 @@ export function randomCommand(
       if (held && more % 4 === 1) return { ...head('project.set'), target: held.id, set: { [name]: set[name] } }
       if (held && more % 4 === 2) return { ...head('project.order'), target: held.id, before: null }
       const other = [...state.all('project')].find(({ id }) => id !== project.id)
-      if (other && more % 8 === 7)
+      if (other && more % 4 === 3 && which % 2)
         return { ...head('projects.delete'), project: other.id, items: itemsHeld(state, other.id) }
       if (held && more % 4 === 3) return { ...head('project.remove'), target: held.id, how: {} }
       return {

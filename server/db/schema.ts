@@ -144,6 +144,8 @@ export const kind = pgTable('kind', {
   icon: text('icon').notNull(),
   rank: text('rank').notNull(),
   archived: boolean('archived').notNull(),
+  shows: jsonb('shows'),
+  inside: jsonb('inside'),
 }, byId) // prettier-ignore
 
 export const field = pgTable('field', {

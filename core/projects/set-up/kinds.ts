@@ -6,7 +6,7 @@ import type { Change } from '../../change/patch'
 import { changeOf, changeStatus, stamp, StayIds } from '../../items/changes'
 import { kindIcons } from '../../model/names'
 import { kindsOf, maybeStep, startOfKind } from '../../model/reader'
-import { kindRecord } from '../../model/schemas'
+import { insideRecord, kindRecord, showsRecord } from '../../model/schemas'
 import { recordCommands, unmade } from '../../setup/record-commands'
 import { archivedNow, itemsWith } from './in-project'
 
@@ -15,11 +15,16 @@ export const kinds = recordCommands({
   entity: 'kind',
   record: kindRecord,
   id: ids.kindId,
-  fields: { name, icon: z.enum(kindIcons) },
+  fields: { name, icon: z.enum(kindIcons), shows: showsRecord, inside: insideRecord },
   siblings: (reader, kind) => kindsOf(reader, kind.project),
   called: (kind) => kind.name,
-  check: (reader, kind) =>
-    reader.maybe('workflow', kind.workflow)?.project === kind.project ? undefined : problem('other-project'),
+  check(reader, kind) {
+    const isOurs = (one: { readonly project: string } | undefined) => one?.project === kind.project
+    const known = isOurs(reader.maybe('workflow', kind.workflow))
+    const fields = (kind.shows ?? []).every((id) => isOurs(reader.maybe('field', id)))
+    const inside = (kind.inside ?? []).every((id) => id === kind.id || isOurs(reader.maybe('kind', id)))
+    return known && fields && inside ? undefined : problem('other-project')
+  },
   /** `to`: what its items become; those whose status that kind has not start over. */
   removal: z.object({ to: ids.kindId }),
   checkRemoval: (reader, kind, { to }) =>

@@ -9,6 +9,7 @@ import BoardPart from '../../../../set-up/BoardPart.vue'
 import ChangePanel from '../../../../set-up/ChangePanel.vue'
 import FieldsPart from '../../../../set-up/FieldsPart.vue'
 import GatheredPanel from '../../../../set-up/GatheredPanel.vue'
+import KindsPart from '../../../../set-up/KindsPart.vue'
 import MembersPart from '../../../../set-up/MembersPart.vue'
 import ProjectPart from '../../../../set-up/ProjectPart.vue'
 import StatusesPart from '../../../../set-up/StatusesPart.vue'
@@ -19,7 +20,7 @@ import { movesOf, statusRows } from '../../../../set-up/statuses'
 import { useDirectory } from '../../../../data/directory'
 import { useQuery } from '../../../../data/use-query'
 import { boardsOf, columnsOf, kindsOf } from '#core/model/reader'
-import { fieldWords } from '../../../../set-up/field-words'
+import { fieldWords, kindWords } from '../../../../set-up/field-words'
 import { peopleWords } from '../../../../people/words'
 import { viewWords } from '../../../../view-layouts/words'
 
@@ -56,13 +57,16 @@ const parts = computed(() => [
   { name: 'statuses', title: setUpWords.statuses, count: statuses.value },
   { name: 'board', title: setUpWords.board, count: columns.value },
   { name: 'fields', title: setUpWords.fields, count: fields.value },
+  { name: 'kinds', title: setUpWords.kinds, count: kinds.value },
   { name: 'people', title: setUpWords.people, count: members.value },
   { name: 'project', title: setUpWords.project, count: undefined },
 ])
 const fields = computed(() => (project.value ? directory.fields(project.value.id).length : 0))
+const kinds = computed(() => (project.value ? directory.kinds(project.value.id).length : 0))
 const others: Readonly<Record<string, Component>> = {
   board: BoardPart,
   fields: FieldsPart,
+  kinds: KindsPart,
   people: MembersPart,
   project: ProjectPart,
 }
@@ -153,6 +157,9 @@ onUnmounted(() => {
       >
       <span v-else-if="part === 'fields'"
         ><b>{{ fields }}</b> {{ fieldWords.count(fields) }}</span
+      >
+      <span v-else-if="part === 'kinds'"
+        ><b>{{ kinds }}</b> {{ kindWords.count(kinds) }}</span
       >
       <span v-else-if="part === 'people'"
         ><b>{{ members }}</b> {{ peopleWords.count(members) }}</span

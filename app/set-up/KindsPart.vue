@@ -1,0 +1,186 @@
+<script setup lang="ts">
+import { computed, ref, shallowRef } from 'vue'
+import { v7 } from 'uuid'
+import { VBtn } from 'vuetify/components/VBtn'
+import { VList, VListItem } from 'vuetify/components/VList'
+import { rankAfter } from '#core/base/ranks'
+import { kindIcons, type KindIcon } from '#core/model/names'
+import { stepsOf } from '#core/model/reader'
+import { fieldsShownBy } from '#core/model/shown-fields'
+import type { FieldId, Kind, KindId, Project } from '#core/model/records'
+import EditGrid, { type GridColumn, type GridHandle } from '../parts/EditGrid.vue'
+import { useEditing } from '../parts/editing'
+import { KindMark } from '../parts/marks'
+import PopMenu from '../parts/PopMenu.vue'
+import { useDirectory } from '../data/directory'
+import { useQuery } from '../data/use-query'
+import { useSetUpChange } from './changes'
+import NameEditor from './NameEditor.vue'
+import TickList from './TickList.vue'
+import { kindWords } from './field-words'
+import { changeWords, setUpWords } from './words'
+
+/** What sorts of items a project has: what each is called and looks like, which fields it shows, and what may be inside it. */
+const props = defineProps<{ project: Project; mayEdit: boolean }>()
+const directory = useDirectory()
+const setUp = useSetUpChange()
+const { answer: filled } = useQuery('filled', () => ({ project: props.project.id }))
+
+type Column = 'name' | 'icon' | 'shows' | 'inside' | 'statuses' | 'items'
+const columns: readonly GridColumn<Column>[] = [
+  { id: 'name', head: kindWords.name, width: 'minmax(120px, 1.2fr)', isEditable: true },
+  { id: 'icon', head: kindWords.icon, width: '76px', isEditable: true },
+  { id: 'shows', head: kindWords.shows, width: 'minmax(110px, 1.6fr)', isEditable: true },
+  { id: 'inside', head: kindWords.inside, width: 'minmax(110px, 1.4fr)', isEditable: true, spare: 2 },
+  { id: 'statuses', head: kindWords.statuses, width: '84px', isNumber: true, spare: 1 },
+  { id: 'items', head: kindWords.items, width: '76px', isNumber: true },
+]
+const kinds = computed(() => directory.kinds(props.project.id))
+const fields = computed(() => directory.fields(props.project.id))
+const held = (kind: Kind): number => filled.value?.kinds[kind.id] ?? 0
+const shown = (kind: Kind) => fieldsShownBy(directory.reader, kind)
+const insideOf = (kind: Kind): Kind[] => kinds.value.filter(({ id }) => !kind.inside || kind.inside.includes(id))
+const texts: Readonly<Record<Exclude<Column, 'icon'>, (kind: Kind) => string>> = {
+  name: ({ name }) => name,
+  shows: (kind) => (kind.shows ? kindWords.some(shown(kind).length, fields.value.length) : kindWords.allFields),
+  inside: (kind) => (kind.inside ? insideOf(kind).map(({ name }) => name).join(', ') || kindWords.nothing : kindWords.anyKind), // prettier-ignore
+  statuses: ({ workflow }) => String(stepsOf(directory.reader, workflow).length),
+  items: (kind) => (filled.value ? String(held(kind)) : ''),
+}
+
+const grid = ref<GridHandle>()
+const { editing, endEdit } = useEditing<{ kind: Kind; column: Column; at: HTMLElement }>()
+const isAdding = shallowRef<HTMLElement>()
+function set<K extends 'name' | 'icon' | 'shows' | 'inside'>(kind: Kind, what: K, to: Kind[K]): void {
+  const from = kind[what] ?? null
+  if (from !== to) void setUp.send({ type: 'kind.set', target: kind.id, set: { [what]: { from, to } } } as never)
+}
+function paint(icon: KindIcon): void {
+  if (editing.value) set(editing.value.kind, 'icon', icon)
+  endEdit()
+}
+/** In the order of the project’s fields; all of them are said as such. */
+function show(ids: readonly string[]): void {
+  const { kind } = editing.value!
+  const all = fields.value.map(({ id }) => id)
+  set(kind, 'shows', ids.length === all.length ? null : (all.filter((id) => ids.includes(id)) as FieldId[]))
+}
+function hold(ids: readonly string[]): void {
+  const { kind } = editing.value!
+  set(kind, 'inside', ids.length === kinds.value.length ? null : (ids as KindId[]))
+}
+async function add(name: string): Promise<void> {
+  const [first] = kinds.value
+  isAdding.value = undefined
+  if (!first) return
+  const record: Kind = { ...first, id: v7() as KindId, name, icon: 'plain', rank: rankAfter(kinds.value), archived: false, shows: null, inside: null } // prettier-ignore
+  if (await setUp.send({ type: 'kind.add', record })) setTimeout(() => grid.value?.focus(record.id, 0), 100)
+}
+function remove(kind: Kind, at?: HTMLElement): void {
+  const others = kinds.value.filter(({ id }) => id !== kind.id)
+  setUp.ask(
+    {
+      title: changeWords.removeTitle(kind.name),
+      go: changeWords.remove,
+      about: kind.id,
+      standing: held(kind),
+      to: { words: kindWords.become, choices: others.map(({ id, name }) => ({ value: id as string, title: name })) },
+      command: (to) => ({ type: 'kind.remove', target: kind.id, how: { to: to as KindId } }),
+    },
+    at,
+  )
+}
+const order = (kind: Kind, before: Kind | null): void =>
+  void setUp.send({ type: 'kind.order', target: kind.id, before: before?.id ?? null })
+</script>
+
+<template>
+  <div class="part">
+    <EditGrid
+      ref="grid"
+      v-slot="{ row, column }"
+      :rows="kinds"
+      :columns="columns"
+      :label="kindWords.label"
+      :may-edit="mayEdit"
+      :marked="setUp.pending?.about"
+      @edit="(kind, column, at) => (editing = { kind, column, at })"
+      @order="order"
+      @remove="remove"
+      @menu="(kind, at) => mayEdit && (editing = { kind, column: 'name', at })"
+    >
+      <KindMark v-if="column === 'icon'" name="" :icon="row.icon" />
+      <span v-else class="one-line" :class="{ soft: column !== 'name' }" :title="texts[column](row)">{{
+        texts[column](row)
+      }}</span>
+    </EditGrid>
+    <div class="foot">
+      <VBtn v-if="mayEdit" variant="outlined" @click="isAdding = $event.currentTarget as HTMLElement">{{
+        kindWords.add
+      }}</VBtn>
+      <span v-else class="soft">{{ setUpWords.onlyLeads }}</span>
+    </div>
+    <NameEditor
+      v-if="isAdding"
+      name=""
+      :label="kindWords.newName"
+      :taken="kinds.map(({ name }) => name)"
+      :at="isAdding"
+      @take="add"
+      @leave="isAdding = undefined"
+    />
+    <template v-if="editing">
+      <NameEditor
+        v-if="editing.column === 'name'"
+        :name="editing.kind.name"
+        :label="kindWords.name"
+        :taken="kinds.filter(({ id }) => id !== editing?.kind.id).map(({ name }) => name)"
+        :at="editing.at"
+        @take="(set(editing.kind, 'name', $event), endEdit())"
+        @leave="endEdit()"
+      />
+      <PopMenu v-else-if="editing.column === 'icon'" :at="editing.at" @close="endEdit()">
+        <VList role="menu" :aria-label="kindWords.icon">
+          <VListItem
+            v-for="icon in kindIcons"
+            :key="icon"
+            role="menuitemradio"
+            :aria-checked="icon === editing.kind.icon"
+            :active="icon === editing.kind.icon"
+            @click="paint(icon)"
+            ><KindMark :name="icon" :icon="icon"
+          /></VListItem>
+        </VList>
+      </PopMenu>
+      <TickList
+        v-else-if="editing.column === 'shows'"
+        :choices="fields.map(({ id, name }) => ({ id, label: name }))"
+        :chosen="shown(editing.kind).map(({ id }) => id)"
+        :label="kindWords.shows"
+        :all="kindWords.allFields"
+        :at="editing.at"
+        @take="show"
+        @leave="endEdit()"
+      />
+      <TickList
+        v-else-if="editing.column === 'inside'"
+        :choices="kinds.map(({ id, name }) => ({ id, label: name }))"
+        :chosen="insideOf(editing.kind).map(({ id }) => id)"
+        :label="kindWords.inside"
+        :all="kindWords.anyKind"
+        :at="editing.at"
+        @take="hold"
+        @leave="endEdit()"
+      />
+    </template>
+  </div>
+</template>
+
+<style scoped>
+.part {
+  padding-top: 12px;
+}
+.foot {
+  padding-top: 16px;
+}
+</style>

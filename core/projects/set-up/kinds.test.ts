@@ -1,0 +1,115 @@
+import { beforeEach, describe, expect, it } from 'vitest'
+import { judge, type BareCommand } from '../../commands/registry'
+import { fieldsOf, kindsOf, startOfKind } from '../../model/reader'
+import { fieldsShownBy } from '../../model/shown-fields'
+import type { Field, FieldId, ItemId, Kind, KindId } from '../../model/records'
+import { likeAnother } from '../like-another'
+import { command, contextOf, PlainRoom, smallWorkspace, type Small } from '../../test-kit/workspace'
+
+let small: Small
+let room: PlainRoom
+let plain: Kind
+let holder: Kind
+beforeEach(() => {
+  small = smallWorkspace()
+  room = new PlainRoom(small.state)
+  const [first] = kindsOf(small.state, small.project.id)
+  plain = first!
+  holder = { ...plain, id: small.ids.next() as KindId, name: 'Bed', rank: 'b9', shows: null, inside: null }
+  does({ type: 'kind.add', record: holder })
+})
+const lead = () => small.people.lead.id
+function does(bare: BareCommand): void {
+  const done = room.do(command(small.ids, bare), lead())
+  if (!done.ok) throw new Error(JSON.stringify(done.problem))
+}
+function refused(bare: BareCommand): unknown {
+  const one = command(small.ids, bare)
+  const judged = judge(small.state, one, contextOf(one, lead()))
+  return judged.ok ? undefined : judged.problem.code
+}
+const fields = (): Field[] => fieldsOf(small.state, small.project.id)
+const set = (kind: Kind, what: 'shows' | 'inside', to: readonly string[] | null): BareCommand =>
+  ({ type: 'kind.set', target: kind.id, set: { [what]: { from: small.state.maybe('kind', kind.id)?.[what] ?? null, to } } }) as BareCommand // prettier-ignore
+const newItem = (kind: Kind, parent: ItemId | null = null) => ({
+  item: small.ids.item(), project: small.project.id, kind: kind.id, title: 'Air', status: startOfKind(small.state, kind.id)!.id, parent, values: {},
+}) // prettier-ignore
+const add = (one: ReturnType<typeof newItem>): BareCommand => ({ type: 'items.add', items: [one] })
+
+describe('the fields that a kind shows', () => {
+  it('are all, until it says which, in its order; one that goes is left out, and comes back', () => {
+    expect(fieldsShownBy(small.state, plain)).toEqual(fields())
+    const [one, two, three] = fields().map(({ id }) => id)
+    does(set(plain, 'shows', [three!, one!, two!]))
+    const shown = () => fieldsShownBy(small.state, small.state.maybe('kind', plain.id)!).map(({ id }) => id)
+    expect(shown()).toEqual([three, one, two])
+    does({ type: 'field.remove', target: one!, how: {} })
+    expect(shown()).toEqual([three, two])
+    does({ type: 'revert', of: room.entries.at(-1)!.command })
+    expect(shown()).toEqual([three, one, two])
+  })
+  it('are fields of its project', () => {
+    expect(refused(set(plain, 'shows', [small.ids.next()]))).toBe('other-project')
+  })
+  it('are the only ones that its items must have, and get by default', () => {
+    const id = small.ids.next() as FieldId
+    const field: Field = { id, project: small.project.id, name: 'Where', help: '', type: 'shortText', settings: {}, rank: 'b9', archived: false, required: true } // prettier-ignore
+    does({ type: 'field.make', field, options: [] })
+    does(set(plain, 'shows', [fields()[0]!.id]))
+    expect(refused(add(newItem(plain)))).toBeUndefined()
+    expect(refused(add(newItem(holder)))).toBe('required')
+    does({ type: 'field.set', target: id, set: { fallback: { from: null, to: { is: 'value', value: 'here' } } } })
+    const [shows, hides] = [newItem(holder), newItem(plain)]
+    does(add(shows))
+    does(add(hides))
+    expect([shows, hides].map(({ item }) => small.state.maybe('item', item)?.values[id] ?? null)).toEqual([
+      'here',
+      null,
+    ])
+  })
+})
+
+describe('the kinds that may be inside one', () => {
+  it('are any, until it says which: whichever way an item comes there', () => {
+    const bed = newItem(holder)
+    does(add(bed))
+    expect(refused(add(newItem(plain, bed.item)))).toBeUndefined()
+    does(set(holder, 'inside', [holder.id]))
+    expect(refused(add(newItem(plain, bed.item)))).toBe('not-inside')
+    expect(refused(add(newItem(holder, bed.item)))).toBeUndefined()
+    const other = newItem(plain)
+    does(add(other))
+    expect(refused({ type: 'items.set', items: [{ item: other.item, set: { parent: { from: null, to: bed.item } } }] })).toBe('not-inside') // prettier-ignore
+    const inner = newItem(holder, bed.item)
+    does(add(inner))
+    const becomes = (item: ItemId, from: Kind, to: Kind): BareCommand => ({ type: 'items.set', items: [{ item, set: { kind: { from: from.id, to: to.id } } }] }) // prettier-ignore
+    expect(refused(becomes(inner.item, holder, plain))).toBe('not-inside')
+    expect(refused(becomes(bed.item, holder, plain))).toBeUndefined()
+    // What holds others alone does not become what may not hold them.
+    does(set(plain, 'inside', []))
+    expect(refused(becomes(bed.item, holder, plain))).toBe('not-inside')
+  })
+  it('leave what stands there since before, and undo its way', () => {
+    const bed = newItem(holder)
+    does(add(bed))
+    const child = newItem(plain, bed.item)
+    does(add(child))
+    const entry = room.entries.at(-1)!.command
+    does(set(holder, 'inside', []))
+    expect(refused({ type: 'items.set', items: [{ item: child.item, set: { title: { from: 'Air', to: 'Aired' } } }] })).toBeUndefined() // prettier-ignore
+    does({ type: 'revert', of: entry })
+    does({ type: 'revert', of: room.entries.at(-1)!.command })
+    expect(small.state.maybe('item', child.item)?.parent).toBe(bed.item)
+  })
+})
+
+it('goes along where a project is started as another is, with ids of its own', () => {
+  const [one] = fields()
+  does(set(holder, 'shows', [one!.id]))
+  does(set(holder, 'inside', [holder.id, plain.id]))
+  const body = likeAnother(small.state, small.project, { name: 'Rock', prefix: 'ROC', colour: 'moss', rank: 'b9', maker: lead() }, () => small.ids.next()) // prettier-ignore
+  const made = body.kinds.find(({ name }) => name === 'Bed')!
+  expect(made.shows).toEqual([body.fields.find(({ name }) => name === one!.name)!.id])
+  expect(made.inside).toEqual([made.id, body.kinds.find(({ name }) => name === plain.name)!.id])
+  expect(made.shows).not.toEqual([one!.id])
+})

@@ -1,0 +1,2 @@
+ALTER TABLE "kind" ADD COLUMN "shows" jsonb;--> statement-breakpoint
+ALTER TABLE "kind" ADD COLUMN "inside" jsonb;
