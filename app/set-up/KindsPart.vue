@@ -28,12 +28,12 @@ const { answer: filled } = useQuery('filled', () => ({ project: props.project.id
 
 type Column = 'name' | 'icon' | 'shows' | 'inside' | 'statuses' | 'items'
 const columns: readonly GridColumn<Column>[] = [
-  { id: 'name', head: kindWords.name, width: 'minmax(120px, 1.2fr)', isEditable: true },
-  { id: 'icon', head: kindWords.icon, width: '76px', isEditable: true },
-  { id: 'shows', head: kindWords.shows, width: 'minmax(110px, 1.6fr)', isEditable: true },
+  { id: 'name', head: kindWords.name, width: 'minmax(96px, 1.2fr)', isEditable: true },
+  { id: 'icon', head: kindWords.icon, width: '56px', isEditable: true },
+  { id: 'shows', head: kindWords.shows, width: 'minmax(88px, 1.6fr)', isEditable: true },
   { id: 'inside', head: kindWords.inside, width: 'minmax(110px, 1.4fr)', isEditable: true, spare: 2 },
   { id: 'statuses', head: kindWords.statuses, width: '84px', isNumber: true, spare: 1 },
-  { id: 'items', head: kindWords.items, width: '76px', isNumber: true },
+  { id: 'items', head: kindWords.items, width: '64px', isNumber: true },
 ]
 const kinds = computed(() => directory.kinds(props.project.id))
 const fields = computed(() => directory.fields(props.project.id))

@@ -107,7 +107,7 @@ class Reverting {
     yield* inPieces(byItem, ([id, changes]) => this.#revertItem(id, changes))
     for (const field of this.#retyped.values()) yield* this.#convertOthers(field, byItem)
     const leftAlone = this.#leftAlone.length ? { leftAlone: this.#leftAlone } : {}
-    return { patch: this.#patch, of: this.entry.command, ...leftAlone }
+    return { patch: [...this.#saidOfWhatGoes(), ...this.#patch], of: this.entry.command, ...leftAlone }
   }
 
   /** The made items that go: not touched since, and with nothing left inside them. */
@@ -220,6 +220,18 @@ class Reverting {
     if (change.field === 'parent' && change.before && !this.reader.maybe('item', String(change.before)))
       return this.#leave(change)
     this.#patch.push(invertChange(change))
+  }
+
+  /** What was said of items in a column or a status that goes: it goes too, before what says whose it is. */
+  #saidOfWhatGoes(): Change[] {
+    const gone = new Set<string>(this.#patch.flatMap((one) => (one.field === '*' && !isSetChange(one) && !one.after ? one.id : []))) // prettier-ignore
+    if (!gone.size) return []
+    const overrules = [...this.reader.all('overrule')].filter(({ id, column }) => gone.has(column) && !gone.has(id))
+    const notes = [...this.reader.all('moveNote')].filter(({ id, status }) => gone.has(status) && !gone.has(id))
+    return [
+      ...overrules.map((one): Change => ({ entity: 'overrule', id: one.id, field: '*', before: one, after: null })),
+      ...notes.map((one): Change => ({ entity: 'moveNote', id: one.id, field: '*', before: one, after: null })),
+    ]
   }
 
   /** Fields that become of the type that they were of, each with how what is held now is read as that. */

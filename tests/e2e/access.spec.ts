@@ -44,7 +44,7 @@ for (const theme of ['day', 'night'] as const)
     await page.goto('/app/settings')
     await expect(page.getByText('This browser')).toBeVisible()
     await isAccessible(page, 'my settings', { rules })
-    for (const part of ['statuses', 'board', 'fields', 'people', 'project']) {
+    for (const part of ['statuses', 'board', 'fields', 'kinds', 'people', 'project']) {
       await page.goto(`/app/GLH/set-up/${part}`)
       await expect(page.getByRole('link', { name: 'Statuses' })).toBeVisible()
       await page.waitForTimeout(400)

@@ -91,6 +91,10 @@ const screens: Record<string, (page: Page) => Promise<void>> = {
     await page.goto('/app/GLH/set-up/fields')
     await expect(page.getByRole('gridcell', { name: 'one option' }).first()).toBeVisible()
   },
+  'the kinds of a project': async (page) => {
+    await page.goto('/app/GLH/set-up/kinds')
+    await expect(page.getByText('all fields').first()).toBeVisible()
+  },
   'a new field': async (page) => {
     await page.goto('/app/GLH/set-up/fields')
     await page.getByRole('button', { name: 'A new field' }).click()
