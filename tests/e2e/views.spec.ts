@@ -69,6 +69,7 @@ test('another person sees their own items in the view that they share', async ({
   await expect(member.getByRole('button', { name: 'any of (it’s your turn; it’s late)' })).toBeVisible()
   expect(await keys(member)).not.toEqual(await keys(lead))
   await lead.keyboard.press('Control+z')
+  await expect(member.getByRole('button', { name: 'any of (it’s your turn; it’s late)' })).toBeHidden()
 })
 
 test('why an item is not here: phrases that leave it out, an empty view, the search, and the archive', async ({
