@@ -238,6 +238,8 @@ class Reverting {
   #findRetyped(): void {
     for (const { entity, id, field } of this.#patch) {
       if (entity !== 'field' || (field !== 'type' && field !== 'settings')) continue
+      // Settings alone leave values as they are.
+      if (field === 'settings' && !this.entry.patch.some((one) => one.entity === 'item' && one.field === id)) continue
       const record = this.reader.maybe('field', id)
       if (!record) continue
       const back = this.#patch.filter((one) => one.entity === 'field' && one.id === id && !isSetChange(one))

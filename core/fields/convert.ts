@@ -1,4 +1,3 @@
-import { isSameValue } from '../base/sorted-ids'
 import type { FieldContext, FieldType, Value } from './contract'
 import { isEmptyValue } from './value'
 
@@ -14,7 +13,15 @@ export interface FieldAs {
  */
 export function convertValue(value: Value, from: FieldAs, to: FieldAs, unit = ''): Value {
   if (isEmptyValue(value) || from.type.isApart || to.type.isApart) return null
-  if (from.type.name === to.type.name && isSameValue(from.context.settings, to.context.settings)) return value
+  if (from.type.name === to.type.name) return rescaled(value, from, to)
   const read = to.type.parse(`${from.type.print(value, from.context)}${unit && ` ${unit}`}`, to.context)
   return read.ok && !isEmptyValue(read.value) && !to.type.check(read.value, to.context) ? read.value : null
+}
+
+/** The same value under other settings: of a number at another scale, null where that has too few decimals. */
+function rescaled(value: Value, from: FieldAs, to: FieldAs): Value {
+  const scale = ({ type, context }: FieldAs): number => type.figures?.(context.settings).decimals ?? 0
+  const kept = typeof value === 'number' ? value * 10 ** (scale(to) - scale(from)) : value
+  if (typeof kept === 'number' && !Number.isSafeInteger(kept)) return null
+  return to.type.check(kept, to.context) ? null : kept
 }

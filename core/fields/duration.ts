@@ -15,6 +15,7 @@ function figures({ dayMinutes = usualDay }: FieldSettings, mark?: DecimalMark): 
   return {
     say,
     bare: say,
+    decimals: 0,
     unit: '',
     read: (text) => tryParseDuration(text, dayMinutes, mark),
     begin(text) {

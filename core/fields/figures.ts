@@ -6,6 +6,8 @@ export interface Figures {
   say(x: number): string
   /** As it is typed where the unit stands beside: `2.5`. */
   bare(x: number): string
+  /** Decimals that are kept. */
+  readonly decimals: number
   /** What stands beside where it is typed; '' where nothing does. */
   readonly unit: string
   /** The number that a text is; undefined where it is none. */
@@ -25,6 +27,7 @@ export function decimalFigures(decimals: number, unit: string, mark: DecimalMark
   }
   return {
     bare,
+    decimals,
     unit,
     say: (x) => `${bare(x)} ${unit}`.trim(),
     read: (text) => tryParseDecimal(withoutUnit(text, unit), decimals, mark),

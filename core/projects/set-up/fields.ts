@@ -5,9 +5,8 @@ import { problem } from '../../base/result'
 import { isSameValue } from '../../base/sorted-ids'
 import type { Change } from '../../change/patch'
 import { fieldsOf } from '../../model/reader'
-import { currencyOf } from '../../fields/currencies'
+import { figuresOf } from '../../fields/registry'
 import { fieldSettings, settingsOf } from '../../fields/settings'
-import type { Field } from '../../model/records'
 import { fallbackRecord, fieldRecord } from '../../model/schemas'
 import { fallbackRefusal } from '../../items/fallbacks'
 import { recordCommands } from '../../setup/record-commands'
@@ -29,7 +28,8 @@ export const fields = recordCommands({
     if (!stored) return fieldsRefusal(reader, field.project, 1) ?? fallbackRefusal(reader, field)
     const isFit = settingsOf[field.type].safeParse(field.settings).success
     // Of another scale all values would be others.
-    if (!isFit || scaleOf(stored) !== scaleOf(field)) return problem('wrong-value', { field: 'settings' })
+    if (!isFit || figuresOf(stored).decimals !== figuresOf(field).decimals)
+      return problem('wrong-value', { field: 'settings' })
     return fallbackRefusal(reader, field)
   },
   removal: z.object({}),
@@ -47,7 +47,3 @@ export const fields = recordCommands({
     return changes
   },
 })
-
-/** Into how many decimals its whole numbers are divided. */
-const scaleOf = ({ type, settings }: Field): number =>
-  type === 'money' ? currencyOf(settings.currency).decimals : (settings.decimals ?? 0)

@@ -102,6 +102,25 @@ describe('a field becomes one of another type', () => {
     becomes(to('number', { decimals: 1 }), [25, null])
     becomes(to('money', { currency: 'JPY' }), [null, null])
   })
+  it('amounts in another currency, and durations of another working day, stay what they are', () => {
+    holding('money', { currency: 'EUR' }, [1250, 300])
+    becomes(to('money', { currency: 'USD' }), [1250, 300])
+    does({ type: 'field.remove', target: field.id, how: {} })
+    holding('duration', {}, [720, 90])
+    becomes(to('duration', { dayMinutes: 360 }), [720, 90])
+    does({ type: 'field.set', target: field.id, set: { settings: { from: {}, to: { dayMinutes: 360 } } } })
+    does({ type: 'revert', of: room.entries.at(-1)!.command })
+    expect(held(2)).toEqual([720, 90])
+  })
+  it('undone later, what was said since is read as what it was', () => {
+    holding('shortText', {}, ['7', 'words'])
+    does({ type: 'field.retype', ...to('number') })
+    const retyped = room.entries.at(-1)!.command
+    const [one, two] = last(2)
+    does({ type: 'items.set', items: [{ item: one!.id, set: { [field.id]: { from: 7, to: 12 } } }, { item: two!.id, set: { [field.id]: { from: null, to: 40 } } }] }) // prettier-ignore
+    does({ type: 'revert', of: retyped })
+    expect(held(2)).toEqual(['12', '40'])
+  })
   it('names the first of those of which nothing is kept', () => {
     holding('shortText', {}, ['a', 'b'])
     const { lost } = retypeOutcome(small.state, to('date'))
