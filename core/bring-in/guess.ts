@@ -47,7 +47,10 @@ export function guessType(
   if (share((cell) => /\d\D\d.*\d:\d\d/.test(cell) && !!readMoment(cell.replace(/(:\d\d):\d\d.*$/, '$1'), { ...plainContext(reader, 'dateTime').speech, ...written })) >= most) return plain('dateTime') // prettier-ignore
   const isNumber = (cell: string) => tryParseDecimal(cell, mostDecimals, written.decimal) !== undefined
   if (share((cell) => !isNumber(cell) && isDuration(cell, written)) >= most / 2 && share((cell) => isDuration(cell, written)) >= most) return plain('duration') // prettier-ignore
-  const currency = currencies.find((code) => share((cell) => isMoney(cell, code, written)) >= most)
+  // There are many: those of which the first cells show nothing are not looked for in all.
+  const first = cells.slice(0, 20)
+  const shown = currencies.filter((code) => first.some((cell) => isMoney(cell, code, written)))
+  const currency = shown.find((code) => share((cell) => isMoney(cell, code, written)) >= most)
   if (currency) return { type: 'money', settings: { currency } }
   if (share(isNumber) >= most) return { type: 'number', settings: { decimals: decimalsIn(cells, written.decimal) } }
   for (const type of ['webLink', 'email', 'health'] as const)

@@ -50,6 +50,7 @@ export class Fallbacks {
 
   /** The values with those that nobody has said. */
   over(values: Item['values'], kind: string): Item['values'] {
+    if (!this.#fields.length) return values
     const of = this.reader.maybe('kind', kind)
     const missing = this.#fields.filter(({ id }) => isEmptyValue(values[id]) && isShownBy(of, id))
     if (!missing.length) return values
