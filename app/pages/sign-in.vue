@@ -3,6 +3,7 @@ import { computed, onMounted, ref } from 'vue'
 import { navigateTo, useFetch } from 'nuxt/app'
 import { VBtn } from 'vuetify/components/VBtn'
 import { VTextField } from 'vuetify/components/VTextField'
+import { longestName } from '#core/base/text'
 import { callServer, plainProblem } from '../data/server'
 import { PersonPebble } from '../parts/marks'
 import DoorPage from '../shell/DoorPage.vue'
@@ -64,14 +65,14 @@ const about = (person: { role: string; turn: number; late: number }) =>
           :readonly="!isReady"
           v-model="form.workspace"
           required
-          maxlength="120"
+          :maxlength="longestName"
         />
         <VTextField
           :label="signInWords.yourName"
           :readonly="!isReady"
           v-model="form.name"
           required
-          maxlength="120"
+          :maxlength="longestName"
           autocomplete="name"
         />
       </template>

@@ -1,9 +1,17 @@
 <script setup lang="ts">
 import { nextTick, ref } from 'vue'
 import { VTextField } from 'vuetify/components/VTextField'
+import { longestName } from '#core/base/text'
 
 /** A line that is read until it is pressed, and then typed over: Enter keeps it, Escape gives it back. */
-const props = defineProps<{ text: string; label: string; mayEdit: boolean; none?: string; type?: string }>()
+const { longest = longestName, ...props } = defineProps<{
+  text: string
+  label: string
+  mayEdit: boolean
+  none?: string
+  type?: string
+  longest?: number
+}>()
 const emit = defineEmits<{ set: [text: string] }>()
 const typed = ref<string>()
 const box = ref<HTMLElement>()
@@ -28,7 +36,7 @@ function end(isKept: boolean): void {
       :type="type"
       :aria-label="label"
       variant="underlined"
-      maxlength="200"
+      :maxlength="longest"
       @keydown.enter.prevent="end(true)"
       @keydown.esc.prevent.stop="end(false)"
       @blur="typed !== undefined && end(true)"

@@ -96,6 +96,7 @@ const set = (field: 'name' | 'email', to: string | null): void =>
               :none="personWords.noEmail"
               :may-edit="mayEdit && manages"
               type="email"
+              :longest="200"
               @set="set('email', $event || null)"
             />
           </dd>

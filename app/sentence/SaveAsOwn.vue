@@ -2,6 +2,7 @@
 import { nextTick, onMounted, ref } from 'vue'
 import { VBtn } from 'vuetify/components/VBtn'
 import { VTextField } from 'vuetify/components/VTextField'
+import { longestName } from '#core/base/text'
 import PopMenu from '../parts/PopMenu.vue'
 import { editorWords } from '../parts/words'
 import { viewWords } from '../view-layouts/words'
@@ -25,7 +26,7 @@ const save = () => name.value.trim() && emit('save', name.value.trim())
         :label="viewWords.nameOf"
         :hint="viewWords.nameHint"
         persistent-hint
-        maxlength="120"
+        :maxlength="longestName"
         v-takes-focus
       />
       <div class="ends">

@@ -8,6 +8,7 @@ import type { BoardColumn, BoardId, Project, StatusId } from '#core/model/record
 import type { StandingAnswer } from '#core/queries/set-up'
 import ActMenu, { type Act } from '../parts/ActMenu.vue'
 import ChoiceList from '../parts/ChoiceList.vue'
+import { useNewKey } from '../parts/new-key'
 import EditGrid, { type GridColumn, type GridHandle } from '../parts/EditGrid.vue'
 import { useEditing } from '../parts/editing'
 import { followDrag } from '../parts/row-drag'
@@ -132,16 +133,15 @@ function acts({ row, at }: { row: BoardColumn; at: HTMLElement }): Act[] {
   ]
 }
 const start = ref<HTMLElement>()
-function onKey(event: KeyboardEvent): void {
-  if (event.ctrlKey || event.metaKey || event.altKey || event.key.toLowerCase() !== 'n' || !props.mayEdit) return
-  isAdding.value = start.value
-  event.preventDefault()
-}
+useNewKey(
+  () => props.mayEdit,
+  () => (isAdding.value = start.value),
+)
 const takenNames = (but?: BoardColumn) => rows.value.filter((row) => row !== but).map(({ name }) => name)
 </script>
 
 <template>
-  <div class="part" @keydown="onKey">
+  <div class="part">
     <EditGrid
       ref="grid"
       v-slot="{ row, column }"
@@ -192,7 +192,7 @@ const takenNames = (but?: BoardColumn) => rows.value.filter((row) => row !== but
     /></span>
     <div class="foot">
       <span ref="start"
-        ><VBtn v-if="mayEdit" variant="outlined" @click="isAdding = $event.currentTarget as HTMLElement">{{
+        ><VBtn v-if="mayEdit" variant="outlined" @click="isAdding = start">{{
           boardWords.add
         }}</VBtn></span
       >

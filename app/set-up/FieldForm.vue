@@ -2,6 +2,7 @@
 import { computed, ref } from 'vue'
 import { VBtn } from 'vuetify/components/VBtn'
 import { VTextField } from 'vuetify/components/VTextField'
+import { longestHelp, longestName } from '#core/base/text'
 import { isSameText } from '#core/base/collation'
 import { isSameValue } from '#core/base/sorted-ids'
 import { fieldTypes } from '#core/fields/registry'
@@ -55,11 +56,11 @@ async function save(): Promise<void> {
       <VTextField
         v-model="name"
         :label="fieldWords.name"
-        maxlength="120"
+        :maxlength="longestName"
         v-takes-focus
         :error-messages="isTaken ? fieldWords.taken(name.trim()) : ''"
       />
-      <VTextField v-model="help" :label="fieldWords.help" maxlength="500" :hint="fieldWords.helpHint" />
+      <VTextField v-model="help" :label="fieldWords.help" :maxlength="longestHelp" :hint="fieldWords.helpHint" />
       <p>
         <b>{{ fieldTypes[field.type].label }}</b> <span class="soft">{{ typeWords[field.type] }}</span>
       </p>

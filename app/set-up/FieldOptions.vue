@@ -3,6 +3,7 @@ import { computed, onMounted, ref, shallowRef, watch } from 'vue'
 import { v7 } from 'uuid'
 import { VBtn } from 'vuetify/components/VBtn'
 import { VTextField } from 'vuetify/components/VTextField'
+import { longestName } from '#core/base/text'
 import { fieldRef } from '#core/facts/registry'
 import { optionColours, type OptionColour } from '#core/fields/names'
 import { rankAfter } from '#core/base/ranks'
@@ -127,7 +128,13 @@ async function add(): Promise<void> {
       <VBtn variant="flat" @click="remove">{{ optionWords.remove }}</VBtn>
       <VBtn variant="plain" @click="leaving = undefined">{{ optionWords.stay }}</VBtn>
     </div>
-    <VTextField v-if="mayEdit" v-model="added" :label="optionWords.add" maxlength="120" @keydown.enter.prevent="add" />
+    <VTextField
+      v-if="mayEdit"
+      v-model="added"
+      :label="optionWords.add"
+      :maxlength="longestName"
+      @keydown.enter.prevent="add"
+    />
     <NameEditor
       v-if="editing?.column === 'name'"
       :name="editing.line.name"

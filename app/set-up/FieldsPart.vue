@@ -7,6 +7,7 @@ import { idsIn } from '#core/model/entities'
 import { useNames } from '#core/model/names'
 import { fieldTypes } from '#core/fields/registry'
 import type { Field, Project } from '#core/model/records'
+import { useNewKey } from '../parts/new-key'
 import EditGrid, { type GridColumn, type GridHandle } from '../parts/EditGrid.vue'
 import type { Act } from '../parts/ActMenu.vue'
 import { useDirectory } from '../data/directory'
@@ -84,11 +85,10 @@ const moves = computed((): Act[] => {
   ]
 })
 const remove = (field: Field, at?: HTMLElement): void => setUp.ask(acts.removal(field, held(field)), at)
-function onKey(event: KeyboardEvent): void {
-  if (event.ctrlKey || event.metaKey || event.altKey || event.key.toLowerCase() !== 'n' || !props.mayEdit) return
-  isAdding.value = true
-  event.preventDefault()
-}
+useNewKey(
+  () => props.mayEdit,
+  () => (isAdding.value = true),
+)
 /** Where one comes to remove one, that is asked at once. */
 watch(
   [() => route.query.remove, filled],
@@ -104,7 +104,7 @@ const focusNew = (id: string): void => void setTimeout(() => grid.value?.focus(i
 </script>
 
 <template>
-  <div class="part" @keydown="onKey">
+  <div class="part">
     <EditGrid
       ref="grid"
       v-slot="{ row, column }"

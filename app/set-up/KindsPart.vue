@@ -11,6 +11,7 @@ import type { FieldId, Kind, KindId, Project } from '#core/model/records'
 import EditGrid, { type GridColumn, type GridHandle } from '../parts/EditGrid.vue'
 import { useEditing } from '../parts/editing'
 import { KindMark } from '../parts/marks'
+import { useNewKey } from '../parts/new-key'
 import PopMenu from '../parts/PopMenu.vue'
 import { useDirectory } from '../data/directory'
 import { useQuery } from '../data/use-query'
@@ -51,6 +52,11 @@ const texts: Readonly<Record<Exclude<Column, 'icon'>, (kind: Kind) => string>> =
 const grid = ref<GridHandle>()
 const { editing, endEdit } = useEditing<{ kind: Kind; column: Column; at: HTMLElement }>()
 const isAdding = shallowRef<HTMLElement>()
+const start = ref<HTMLElement>()
+useNewKey(
+  () => props.mayEdit,
+  () => (isAdding.value = start.value),
+)
 function set<K extends 'name' | 'icon' | 'shows' | 'inside'>(kind: Kind, what: K, to: Kind[K]): void {
   const from = kind[what] ?? null
   if (from !== to) void setUp.send({ type: 'kind.set', target: kind.id, set: { [what]: { from, to } } } as never)
@@ -115,10 +121,10 @@ const order = (kind: Kind, before: Kind | null): void =>
       }}</span>
     </EditGrid>
     <div class="foot">
-      <VBtn v-if="mayEdit" variant="outlined" @click="isAdding = $event.currentTarget as HTMLElement">{{
-        kindWords.add
-      }}</VBtn>
-      <span v-else class="soft">{{ setUpWords.onlyLeads }}</span>
+      <span ref="start"
+        ><VBtn v-if="mayEdit" variant="outlined" @click="isAdding = start">{{ kindWords.add }}</VBtn></span
+      >
+      <span v-if="!mayEdit" class="soft">{{ setUpWords.onlyLeads }}</span>
     </div>
     <NameEditor
       v-if="isAdding"

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, nextTick, onMounted, ref } from 'vue'
 import { VTextField } from 'vuetify/components/VTextField'
+import { longestName } from '#core/base/text'
 import { isSameText } from '#core/base/collation'
 import PopMenu from '../parts/PopMenu.vue'
 import { statusWords } from './words'
@@ -24,7 +25,7 @@ function take(): void {
       <VTextField
         v-model="name"
         :label="label"
-        maxlength="200"
+        :maxlength="longestName"
         :error-messages="isTaken ? statusWords.taken(name.trim()) : ''"
       />
       <slot />

@@ -6,6 +6,7 @@ import { VListItem } from 'vuetify/components/VList'
 import { VSelect } from 'vuetify/components/VSelect'
 import { VTextarea } from 'vuetify/components/VTextarea'
 import { VTextField } from 'vuetify/components/VTextField'
+import { longestHelp, longestName } from '#core/base/text'
 import { isSameText } from '#core/base/collation'
 import { fieldTypeNames, optionColours, type FieldTypeName } from '#core/fields/names'
 import { fieldTypes } from '#core/fields/registry'
@@ -74,7 +75,7 @@ async function add(): Promise<void> {
       <VTextField
         v-model="name"
         :label="fieldWords.newName"
-        maxlength="120"
+        :maxlength="longestName"
         v-takes-focus
         :error-messages="isTaken ? fieldWords.taken(name.trim()) : isFull ? fieldWords.full(mostFields) : ''"
       />
@@ -129,7 +130,7 @@ async function add(): Promise<void> {
         v-model:fallback="fallback"
         :field="draft"
       />
-      <VTextField v-model="help" :label="fieldWords.help" maxlength="500" :hint="fieldWords.helpHint" />
+      <VTextField v-model="help" :label="fieldWords.help" :maxlength="longestHelp" :hint="fieldWords.helpHint" />
       <p v-if="standing" class="soft">{{ fieldWords.gets(items) }}</p>
       <div class="ends">
         <VBtn type="submit" variant="flat" :disabled="!mayAdd">{{ fieldWords.add }}</VBtn>

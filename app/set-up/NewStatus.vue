@@ -4,6 +4,7 @@ import { v7 } from 'uuid'
 import { VBtn } from 'vuetify/components/VBtn'
 import { VSelect } from 'vuetify/components/VSelect'
 import { VTextField } from 'vuetify/components/VTextField'
+import { longestName } from '#core/base/text'
 import { isSameText } from '#core/base/collation'
 import { phases } from '#core/model/names'
 import { boardsOf, columnsOf } from '#core/model/reader'
@@ -55,7 +56,7 @@ async function add(): Promise<void> {
       <VTextField
         v-model="name"
         :label="statusWords.newName"
-        maxlength="200"
+        :maxlength="longestName"
         v-takes-focus
         :hint="statusWords.after(after.name)"
         persistent-hint

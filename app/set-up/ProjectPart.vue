@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import { longestHelp } from '#core/base/text'
 import { useRouter } from 'vue-router'
 import { builtInNames, type BuiltIn } from '#core/model/called'
 import { useNames } from '#core/model/names'
@@ -96,6 +97,7 @@ function set(field: Field, what: 'name' | 'help', to: string): void {
               :text="one.help"
               :label="projectPartWords.help(one.name)"
               :none="projectPartWords.noHelp"
+              :longest="longestHelp"
               :may-edit="mayEdit"
               @set="call(one.of, { help: $event })"
             />
@@ -117,6 +119,7 @@ function set(field: Field, what: 'name' | 'help', to: string): void {
               :text="field.help"
               :label="projectPartWords.help(field.name)"
               :none="projectPartWords.noHelp"
+              :longest="longestHelp"
               :may-edit="mayEdit"
               @set="set(field, 'help', $event)"
             />

@@ -8,6 +8,7 @@ import type { StandingAnswer, TypicalStays } from '#core/queries/set-up'
 import ActMenu, { type Act } from '../parts/ActMenu.vue'
 import EditGrid, { type GridColumn, type GridHandle } from '../parts/EditGrid.vue'
 import { useEditing } from '../parts/editing'
+import { useNewKey } from '../parts/new-key'
 import SelectOne from '../parts/SelectOne.vue'
 import { LeafMark } from '../parts/marks'
 import { useAsk } from '../data/use-ask'
@@ -128,11 +129,7 @@ function startAdding(): void {
   after.value = rows.value.find((row) => row.id === focused) ?? rows.value.at(-1)
   isAdding.value = !!after.value
 }
-function onKey(event: KeyboardEvent): void {
-  if (event.ctrlKey || event.metaKey || event.altKey || event.key.toLowerCase() !== 'n' || !props.mayEdit) return
-  startAdding()
-  event.preventDefault()
-}
+useNewKey(() => props.mayEdit, startAdding)
 /** The new one is where the keyboard is, once the dialog has let go of it. */
 const isFocused = ref<string>()
 watch([rows, isFocused], ([now, name]) => {
@@ -148,7 +145,7 @@ defineExpose({ openMenu, startAdding })
 </script>
 
 <template>
-  <div class="part" @keydown="onKey">
+  <div class="part">
     <label v-if="workflows.length > 1" class="which">
       <span class="soft">{{ statusWords.kinds }}</span>
       <SelectOne :choices="workflows" :chosen="workflow" :label="statusWords.kinds" @choose="workflow = $event" />

@@ -2,6 +2,7 @@
 import { computed, ref } from 'vue'
 import { VBtn } from 'vuetify/components/VBtn'
 import { VTextField } from 'vuetify/components/VTextField'
+import { longestName } from '#core/base/text'
 import { editorWords } from '../parts/words'
 import { projectWords } from './project-words'
 import { vTakesFocus } from '../parts/takes-focus'
@@ -34,7 +35,7 @@ const take = (): void => void (isWhole.value && emit('take', { name: name.value.
     <VTextField
       :model-value="name"
       :label="projectWords.name"
-      maxlength="120"
+      :maxlength="longestName"
       v-takes-focus="!inPlace"
       required
       @update:model-value="takeName"

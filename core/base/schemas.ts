@@ -1,7 +1,7 @@
 /** The shapes that schemas are made of again and again, on zod's small build: the worker's script carries it. */
 import * as z from 'zod/mini'
 import { isRank } from './ranks'
-import { isVisible, oneLine } from './text'
+import { isVisible, longestName, oneLine } from './text'
 
 /** Text up to a length. */
 export const text = (longest: number, shortest = 0) => z.string().check(z.minLength(shortest), z.maxLength(longest))
@@ -15,7 +15,9 @@ export const list = <T extends z.ZodMiniType>(of: T, most: number, least = 0) =>
 export const distinct = <T extends z.ZodMiniType>(of: T, most: number, keyOf: (one: z.infer<T>) => string) =>
   list(of, most, 1).check(z.refine((all) => new Set(all.map((one) => keyOf(one as z.infer<T>))).size === all.length))
 /** A name: on one line, trimmed, 1 to 120 characters of which one can be seen. */
-export const name = z.string().check(z.overwrite(oneLine), z.minLength(1), z.maxLength(120), z.refine(isVisible))
+export const name = z
+  .string()
+  .check(z.overwrite(oneLine), z.minLength(1), z.maxLength(longestName), z.refine(isVisible))
 /** An e-mail address of at most 200 characters. */
 export const email = z.email().check(z.maxLength(200))
 /** A fractional ordering key (`ranks.ts`). */

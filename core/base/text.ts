@@ -1,5 +1,9 @@
 /** What is written on one line: titles and names. */
 
+/** The most characters that a name may have, and what describes it. */
+export const longestName = 120
+export const longestHelp = 500
+
 /** Line breaks and control characters as blanks, without any at the ends. */
 export const oneLine = (text: string): string => text.replace(/[\p{Cc}\u2028\u2029]+/gu, ' ').trim()
 

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, nextTick, onMounted, ref, shallowRef, watch } from 'vue'
+import { useNewKey } from '../../parts/new-key'
 import { useRoute, useRouter } from 'vue-router'
 import { VBtn } from 'vuetify/components/VBtn'
 import { changeRefusal } from '#core/access/changing'
@@ -77,10 +78,13 @@ const isAdding = ref(false)
 onMounted(() => void accounts.ask())
 watch(everybody, () => void accounts.ask())
 
+useNewKey(
+  () => manages.value,
+  () => (isAdding.value = true),
+)
 function onKey(event: KeyboardEvent): void {
   if (event.ctrlKey || event.metaKey || event.altKey) return
-  if (event.key.toLowerCase() === 'n' && manages.value) isAdding.value = true
-  else if (event.key === 'Escape' && chosen.value.size) chosen.value = new Set()
+  if (event.key === 'Escape' && chosen.value.size) chosen.value = new Set()
   else if (event.key === 'Escape' && openId.value) close()
   else return
   event.preventDefault()
