@@ -20,6 +20,8 @@ export interface GridColumn<C> {
 /** What whoever shows it can ask of it. */
 export interface GridHandle {
   focus(id?: string, column?: number): void
+  /** The same of a row that has just been made, once what asked for it has closed; not where something else has opened. */
+  focusNew(id: string): void
 }
 const props = defineProps<{
   rows: readonly R[]
@@ -101,7 +103,9 @@ function startDrag(event: PointerEvent, row: R): void {
     order: (moved, before) => emit('order', moved, before),
   })
 }
-defineExpose({ focus })
+const focusNew = (id: string): void =>
+  void setTimeout(() => !document.querySelector('.v-overlay--active[aria-modal]') && focus(id, 0), 100)
+defineExpose({ focus, focusNew })
 </script>
 
 <template>

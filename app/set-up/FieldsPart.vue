@@ -100,7 +100,6 @@ watch(
   },
   { immediate: true },
 )
-const focusNew = (id: string): void => void setTimeout(() => grid.value?.focus(id, 0), 100)
 </script>
 
 <template>
@@ -133,7 +132,7 @@ const focusNew = (id: string): void => void setTimeout(() => grid.value?.focus(i
       <VBtn v-if="mayEdit" variant="outlined" @click="isAdding = true">{{ fieldWords.title }}</VBtn>
       <span v-else class="soft">{{ setUpWords.onlyLeads }}</span>
     </div>
-    <NewField v-if="isAdding" v-model="isAdding" :project="project.id" @added="focusNew" />
+    <NewField v-if="isAdding" v-model="isAdding" :project="project.id" @added="grid?.focusNew($event)" />
     <FieldForm
       v-if="edited"
       :key="edited.id"
@@ -151,7 +150,7 @@ const focusNew = (id: string): void => void setTimeout(() => grid.value?.focus(i
       :at="menu.at"
       :point="menu.point"
       @close="menu = undefined"
-      @added="focusNew"
+      @added="grid?.focusNew($event)"
     />
   </div>
 </template>

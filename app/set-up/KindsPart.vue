@@ -80,7 +80,7 @@ async function add(name: string): Promise<void> {
   isAdding.value = undefined
   if (!first) return
   const record: Kind = { ...first, id: v7() as KindId, name, icon: 'plain', rank: rankAfter(kinds.value), archived: false, shows: null, inside: null } // prettier-ignore
-  if (await setUp.send({ type: 'kind.add', record })) setTimeout(() => grid.value?.focus(record.id, 0), 100)
+  if (await setUp.send({ type: 'kind.add', record })) grid.value?.focusNew(record.id)
 }
 function remove(kind: Kind, at?: HTMLElement): void {
   const others = kinds.value.filter(({ id }) => id !== kind.id)

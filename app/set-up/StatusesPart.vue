@@ -136,7 +136,7 @@ watch([rows, isFocused], ([now, name]) => {
   const row = now.find((one) => one.name === name)
   if (!row) return
   isFocused.value = undefined
-  setTimeout(() => grid.value?.focus(row.id, 0), 100)
+  grid.value?.focusNew(row.id)
 })
 /** Where one comes from what it says of an item, that status has the keyboard. */
 const route = useRoute()
