@@ -6,6 +6,7 @@ const layers = [
   ['change'],
   ['access'],
   ['facts'],
+  ['formulas'],
   ['views'],
   ['setup'],
   ['items', 'people', 'projects', 'saved-views', 'bring-in'],
@@ -43,7 +44,7 @@ module.exports = {
       from: { path: '^core/', pathNot: notTests },
       to: {
         dependencyTypes: ['npm', 'npm-dev'],
-        pathNot: 'node_modules/(zod|fractional-indexing|@leeoniya/ufuzzy|papaparse|@types/papaparse)/',
+        pathNot: 'node_modules/(zod|fractional-indexing|@marcbachmann/cel-js|@leeoniya/ufuzzy|papaparse|@types/papaparse)/',
       },
     },
     { name: 'server-not-app', severity: 'error', from: { path: '^server/' }, to: { path: '^app/' } },

@@ -1,5 +1,5 @@
 import { plainFigures } from '../fields/figures'
-import { fieldTypes, figuresOf } from '../fields/registry'
+import { figuresOf, isWorkedOut, typeOf } from '../fields/registry'
 import { builtInNames, calledIn } from '../model/called'
 import type { AutomaticFactName } from '../model/names'
 import { fieldContext, fieldsOf, type Reader } from '../model/reader'
@@ -21,6 +21,7 @@ import { status } from './status'
 import { title } from './title'
 import { turn } from './turn'
 import { untouched } from './untouched'
+import { workedSource } from './worked-out'
 
 /** What the product itself knows of every item, in the order in which it is listed. */
 export const automaticFacts: Readonly<Record<AutomaticFactName, AutomaticFact>> = {
@@ -51,7 +52,7 @@ function called(fact: Fact, project: Project | undefined): Fact {
 
 /** A field as a fact. */
 export function factOfField(field: Field): Fact {
-  const type = fieldTypes[field.type]
+  const type = typeOf(field)
   return {
     ref: fieldRef(field.id),
     key: field.id,
@@ -59,13 +60,16 @@ export function factOfField(field: Field): Fact {
     kind: type.kind,
     field,
     figures: figuresOf(field),
-    source: ({ reader, table }) => type.source(table.column(field.id), fieldContext(reader, field)),
+    source: (context) =>
+      isWorkedOut(field)
+        ? workedSource(context, field, maybeFact)
+        : type.source(context.table.column(field.id), fieldContext(context.reader, field)),
     ...(type.choices === 'options' && {
       isListed: true,
       values: (reader: Reader) =>
-        reader
-          .optionsOf(field.id)
-          .flatMap((option) => (option.archived ? [] : [{ id: option.id, name: option.label }])),
+        fieldContext(reader, field).options.flatMap((option) =>
+          option.archived ? [] : [{ id: option.id, name: option.label }],
+        ),
     }),
     ...(type.choices === 'people' && { values: peopleValues }),
     ...(type.listed && { isListed: true, values: () => type.listed ?? [] }),

@@ -73,6 +73,8 @@ export interface FieldType {
   readonly isOwn?: boolean
   /** The item holds a mark only; the words are a record of their own (`setText`). */
   readonly isApart?: boolean
+  /** Worked out from other things: never typed and never stored. `typeOf` says as what its values are read and shown. */
+  readonly isWorkedOut?: boolean
   /** Having a value is said as being ticked. */
   readonly isTicked?: boolean
   /** How its values are matched, grouped and totalled. */

@@ -2,10 +2,13 @@ import * as z from 'zod/mini'
 import * as ids from '../base/id-schemas'
 import { list, text, whole } from '../base/schemas'
 import { currencies } from './currencies'
-import { ratingSigns, type FieldTypeName } from './names'
+import { givenTypes, ratingSigns, reaches, rollUpNames, type FieldTypeName } from './names'
 
 const unique = z.optional(z.boolean())
 const bounds = { least: z.optional(whole()), most: z.optional(whole()) }
+/** The most characters that a formula may have. */
+export const longestFormula = 2000
+
 /** All that a field may be set to; each type has its own of them (`settingsOf`). */
 const all = {
   /** What is written after a number: `h`. */
@@ -29,6 +32,18 @@ const all = {
   /** The people who can be chosen: those of a craft, or these. */
   craft: z.optional(text(60, 1)),
   among: z.optional(list(ids.personId, 200, 1)),
+  /** Of what is worked out: as what it is shown. */
+  gives: z.optional(z.enum(givenTypes)),
+  /** Of a computed field: its formula, which names fields by their ids (`formulas.ts`). */
+  formula: z.optional(text(longestFormula, 1)),
+  /** Of a roll-up or a look-up: which items it reads. */
+  over: z.optional(z.enum(reaches)),
+  /** Which of their fields; none where they are counted. */
+  of: z.optional(ids.fieldId),
+  /** Of a roll-up: what it makes of them. */
+  how: z.optional(z.enum(rollUpNames)),
+  /** Of the share that is finished: the number by which each counts; none: each counts alike. */
+  weight: z.optional(ids.fieldId),
 }
 /** The settings of a field of whatever type. */
 export const fieldSettings = z.object(all)
@@ -37,6 +52,16 @@ export type FieldSettings = Readonly<z.infer<typeof fieldSettings>>
 
 const none = z.strictObject({})
 const chosen = z.strictObject({ unique })
+/** How what is worked out is shown: as which type, and that type's own. */
+const given = {
+  gives: all.gives,
+  unit: all.unit,
+  decimals: all.decimals,
+  currency: all.currency,
+  dayMinutes: all.dayMinutes,
+  scale: all.scale,
+  sign: all.sign,
+}
 /** How the settings of each field type are read from outside; what a type does not have is refused. */
 export const settingsOf: Readonly<Record<FieldTypeName, z.ZodMiniType<FieldSettings>>> = {
   shortText: chosen,
@@ -56,6 +81,17 @@ export const settingsOf: Readonly<Record<FieldTypeName, z.ZodMiniType<FieldSetti
   email: chosen,
   phone: chosen,
   votes: none,
+  computed: needing(['formula', 'gives'], { formula: all.formula, ...given }),
+  rollUp: needing(['over', 'how', 'gives'], { over: all.over, of: all.of, how: all.how, weight: all.weight, ...given }),
+  lookUp: needing(['over', 'of', 'gives'], { over: all.over, of: all.of, ...given }),
+}
+
+/** With some that have to be said. */
+function needing<S extends z.core.$ZodLooseShape>(needed: readonly (keyof FieldSettings)[], shape: S) {
+  const isWhole = (read: FieldSettings) => needed.every((one) => read[one] !== undefined)
+  return z
+    .strictObject(shape)
+    .check(z.refine((read) => isWhole(read as FieldSettings))) as unknown as z.ZodMiniType<FieldSettings>
 }
 
 /** Of bounds, the least is not above the most. */

@@ -22,6 +22,9 @@ export const typedExamples: Readonly<Record<FieldTypeName, readonly string[]>> =
   email: ['imke@glasshouse.example'],
   phone: ['+49 351 1234567'],
   votes: [],
+  computed: [],
+  rollUp: [],
+  lookUp: [],
 }
 /** How the others are filled. */
 const filled: Readonly<Partial<Record<FieldTypeName, string>>> = {
@@ -30,6 +33,9 @@ const filled: Readonly<Partial<Record<FieldTypeName, string>>> = {
   severalOptions: 'chosen from its options',
   people: 'chosen from the team',
   votes: 'pressed: everybody has one vote',
+  computed: 'worked out by a formula',
+  rollUp: 'worked out from the items inside',
+  lookUp: 'read from the item that it is inside of',
 }
 const testWords: Readonly<Record<TestName, string>> = {
   empty: 'empty', filled: 'filled in', anyOf: 'any of', allOf: 'all of', has: 'words in it', between: 'from and to', days: 'days, also counted from today',

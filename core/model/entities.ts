@@ -11,7 +11,10 @@ import type {
   TurnOf,
   ViewDefinition,
 } from './records'
+import { mapKeys } from '../fields/formulas'
+import type { FieldSettings } from '../fields/settings'
 import { idsOf } from '../fields/value'
+import { isAutomatic } from './names'
 
 /**
  * Where records of an entity are held. *directory*: by everyone who sees them, all of them. *item table*: in the columns
@@ -89,6 +92,17 @@ function mapFallback({ type }: Field, fallback: Fallback, map: MapId): Fallback 
   if (typeof value === 'string') return { ...fallback, value: map(value, entity) }
   return Array.isArray(value) ? { ...fallback, value: each(value as string[], entity, map) } : fallback
 }
+
+/** What a field's settings speak of: people who can be chosen, and the fields that another is worked out from. */
+const mapSettings = (settings: FieldSettings, map: MapId): FieldSettings => ({
+  ...settings,
+  ...(settings.among && { among: each(settings.among, 'person', map) }),
+  ...(settings.of && { of: map(settings.of, 'field') }),
+  ...(settings.weight && { weight: map(settings.weight, 'field') }),
+  ...(settings.formula && {
+    formula: mapKeys(settings.formula, (key) => (isAutomatic(key) ? key : map(key, 'field'))),
+  }),
+})
 
 const mapFact = (fact: FactRef, map: MapId): FactRef =>
   fact.fact === 'field' ? { ...fact, field: map(fact.field, 'field') } : fact
@@ -219,8 +233,9 @@ export const entities: { readonly [E in EntityName]: Entity<Records[E]> } = {
     mapIds: (record, map) => ({
       ...mapped(record, { id: 'field', project: 'project' }, map),
       ...(record.fallback && { fallback: mapFallback(record, record.fallback, map) }),
+      settings: mapSettings(record.settings, map),
     }),
-    firm: (record) => ({ ...record, fallback: null }),
+    firm: (record) => ({ ...record, fallback: null, settings: {} }),
   },
   option: {
     held: 'directory',

@@ -29,6 +29,10 @@ export interface Levels {
 }
 
 let lastVersion = 0
+/** The moment that it is by the count of changes: every change of any item has a later one. */
+export const momentNow = (): number => lastVersion
+/** A moment later than any before. */
+export const nextMoment = (): number => ++lastVersion
 
 /**
  * The items of one project, by columns: a row each, one column for every fact that all items have and for every field.

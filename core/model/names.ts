@@ -40,6 +40,10 @@ export const automaticFactNames = [
 /** The name of an automatic fact. */
 export type AutomaticFactName = (typeof automaticFactNames)[number]
 
+/** Whether a key names an automatic fact, and no field. */
+export const isAutomatic = (key: string): key is AutomaticFactName =>
+  (automaticFactNames as readonly string[]).includes(key)
+
 /** How a view can draw; `core/layouts` says more of each. */
 export const layoutNames = ['table', 'board'] as const
 /** The name of a layout. */

@@ -29,6 +29,8 @@ import type {
  * looks at many reads the columns. Stays and long texts are not read through it.
  */
 export interface Reader extends Lookup {
+  /** Another whenever anything changes that is no item. */
+  readonly edition: number
   workspace(): Workspace
   all<E extends EntityName>(entity: E): Iterable<Records[E]>
   /** The options of a field in their order, those that were removed among them. */
@@ -127,7 +129,8 @@ export const fieldContext = (
   speech: Speech = workspaceSpeech(reader.workspace()),
 ): FieldContext => ({
   settings: field.settings,
-  options: reader.optionsOf(field.id),
+  // What is looked up is chosen from the options of the field that it is looked up in.
+  options: reader.optionsOf((field.type === 'lookUp' && field.settings.of) || field.id),
   names: reader.names,
   speech,
 })

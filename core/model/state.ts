@@ -21,6 +21,7 @@ export class State implements Reader {
   }
   readonly #tables = new Map<ProjectId, ItemTable>()
   #people: { readonly byName: TextIndex<string>; readonly inOrder: readonly string[] } | undefined
+  edition = 0
   /** By field; computed when they are first asked for. */
   #options: Map<string, OptionOfField[]> | undefined
 
@@ -116,6 +117,7 @@ export class State implements Reader {
     const before = records.get(id)
     if (record === undefined) records.delete(id)
     else records.set(id, record)
+    if (entities[entity].touches === 'everything') this.edition++
     if (entity === 'person') this.#people = undefined
     if (entity === 'option') this.#options = undefined
     if (entity === 'field') this.#retype(before as Field | undefined, record as Field | undefined)

@@ -1,0 +1,173 @@
+/**
+ * The evaluator of formulas: CEL, a language without loops of its own, in which every name has a type. It reads facts as
+ * they stand in the columns; nothing of it can reach outside of them.
+ */
+import { Environment } from '@marcbachmann/cel-js'
+import { dayNumber } from '../base/dates'
+import { fail, ok, type Result } from '../base/result'
+import { keysIn, readableFormula, wordOf, type Rewritten } from '../fields/formulas'
+import type { GivenType } from '../fields/names'
+import { noRow } from '../model/item-table'
+import type { Reader } from '../model/reader'
+import type { ProjectId } from '../model/records'
+import type { ViewContext } from '../facts/contract'
+import { bringEvaluator, type Checked, type Evaluator, type FormulaFault } from '../facts/evaluator'
+import { faultOf, typeWords } from './faults'
+import { addFunctions } from './functions'
+import { costOf, mostCost, usesPattern, type Node } from './cost'
+import { nameables, namedFact } from './names'
+import { Day, readerOf, typeOfKind, valueOf, type Reckoned } from './values'
+
+/** What a formula may be at most, before it is refused unread. */
+const limits = { maxAstNodes: 500, maxDepth: 60, maxListElements: 200, maxMapEntries: 50, maxCallArguments: 20 }
+
+/** An item that a formula walks over. */
+class Walked {
+  constructor(readonly row: number) {}
+}
+
+/** As what results of a type of the language can be shown. */
+const givenBy: Readonly<Record<string, readonly GivenType[]>> = {
+  double: ['number', 'money', 'duration'],
+  int: ['number', 'money', 'duration'],
+  string: ['shortText'],
+  bool: ['checkbox'],
+  Day: ['date'],
+  dyn: ['number', 'shortText', 'date', 'checkbox', 'money', 'duration'],
+}
+
+/** What can be said in formulas of a project, for as long as nothing but its items changes. */
+function environment(reader: Reader, project: ProjectId, Item: new (row: number) => Walked): Environment {
+  const env = new Environment({ limits })
+  const all = nameables(reader, project).map(({ key, kind }) => [wordOf(key), typeOfKind[kind]] as const)
+  env.registerType('Day', { ctor: Day, fields: {} })
+  env.registerType('Item', { ctor: Item, fields: Object.fromEntries(all) })
+  for (const [word, type] of all) env.registerVariable(word, type)
+  env.registerVariable('today', 'Day')
+  env.registerVariable('children', 'list<Item>')
+  env.registerVariable('inside', 'list<Item>')
+  env.registerVariable('parent', 'Item')
+  addFunctions(env, reader.workspace())
+  return env
+}
+/** Each project's last, as long as nothing but items has changed. */
+const known = new WeakMap<Reader, { readonly edition: number; readonly of: Map<ProjectId, Known> }>()
+interface Known {
+  readonly env: Environment
+  readonly Item: new (row: number) => Walked
+  readonly checked: Map<string, Result<Checked, FormulaFault>>
+}
+function knownOf(reader: Reader, project: ProjectId): Known {
+  let all = known.get(reader)
+  if (all?.edition !== reader.edition) known.set(reader, (all = { edition: reader.edition, of: new Map() }))
+  let its = all.of.get(project)
+  if (!its) {
+    const Item = class extends Walked {}
+    all.of.set(project, (its = { Item, env: environment(reader, project, Item), checked: new Map() }))
+  }
+  return its
+}
+
+function checkIn(reader: Reader, project: ProjectId, formula: string): Result<Checked, FormulaFault> {
+  const readable = readableFormula(formula)
+  const keys = keysIn(formula)
+  const gone = keys.find((key) => !namedFact(reader, project, key))
+  if (gone !== undefined) {
+    const at = formula.indexOf(`\`${gone}\``)
+    const words = /^[0-9a-f-]{36}$/.test(gone) ? 'This names a field that has been removed.' : `There is no field called “${gone}”.` // prettier-ignore
+    return fail({ words, from: at, to: at + gone.length + 2 })
+  }
+  const { env } = knownOf(reader, project)
+  const checked = env.check(readable.text)
+  if (!checked.valid) return fail(inStored(faultOf(checked.error, readable.text), readable))
+  const ast = env.parse(readable.text).ast as unknown as Node
+  if (usesPattern(ast)) return fail(whole(formula, 'Patterns (matches) can run long and aren’t used here. Use contains or startsWith.')) // prettier-ignore
+  if (costOf(ast) > mostCost) return fail(whole(formula, 'This could run long: it walks over many items again and again.')) // prettier-ignore
+  const gives = givenBy[checked.type ?? 'dyn']
+  if (!gives) return fail(whole(formula, `This comes to ${typeWords(checked.type ?? '')}. Make one number, text, day or yes of it.`)) // prettier-ignore
+  return ok({ gives, keys })
+}
+const whole = (formula: string, words: string): FormulaFault => ({ words, from: 0, to: formula.length })
+const inStored = ({ words, from, to }: FormulaFault, { back }: Rewritten): FormulaFault => ({
+  words,
+  from: back(from),
+  to: back(to),
+})
+
+/** What a formula finds when it is evaluated: the row that it is evaluated for, read when it is asked. */
+interface Scope {
+  row: number
+}
+function scopeOf(
+  context: ViewContext,
+  Item: new (row: number) => Walked,
+  formula: string,
+  read: Parameters<Evaluator['prepare']>[2],
+): Scope | undefined {
+  const { table, viewer } = context
+  const scope = { row: noRow }
+  const today = new Day(dayNumber(viewer.today))
+  const children = (row: number) => [...table.childrenOf(row)].filter((child) => table.listed[child])
+  const inside = (row: number): number[] => {
+    const found = children(row)
+    for (let k = 0; k < found.length; k++) found.push(...children(found[k]!))
+    return found
+  }
+  define(scope, 'today', () => today)
+  define(scope, 'children', () => children(scope.row).map((row) => new Item(row)))
+  define(scope, 'inside', () => inside(scope.row).map((row) => new Item(row)))
+  define(scope, 'parent', () => new Item(table.parent[scope.row]!))
+  for (const key of keysIn(formula)) {
+    const readable = read(key)
+    if (!readable) return undefined
+    const { fact, source, ready } = readable
+    const at = readerOf(context, fact, source)
+    const none = empty[typeOfKind[fact.kind]]
+    const give = (row: number): Reckoned => {
+      if (row === noRow) return none
+      ready(row)
+      return at(row)
+    }
+    define(scope, wordOf(key), () => give(scope.row))
+    Object.defineProperty(Item.prototype, wordOf(key), { configurable: true, get(this: Walked) { return give(this.row) } }) // prettier-ignore
+  }
+  return scope
+}
+const define = (scope: object, name: string, get: () => unknown): void =>
+  void Object.defineProperty(scope, name, { enumerable: true, get })
+const empty = { double: Number.NaN, string: '', bool: false, Day: new Day(Number.NaN), 'list<string>': [] } as const
+
+/** Evaluates formulas. */
+export const cel: Evaluator = {
+  check(reader, project, formula) {
+    const { checked } = knownOf(reader, project)
+    const before = checked.get(formula)
+    if (before) return before
+    const now = checkIn(reader, project, formula)
+    checked.set(formula, now)
+    return now
+  },
+  prepare(context, settings, read) {
+    const { reader, project } = context
+    const { formula = '' } = settings
+    if (!this.check(reader, project, formula).ok) return undefined
+    const { env, Item } = knownOf(reader, project)
+    const evaluate = env.parse(readableFormula(formula).text)
+    const scope = scopeOf(context, Item, formula, read)
+    return (
+      scope &&
+      ((row) => {
+        scope.row = row
+        try {
+          return valueOf(evaluate(scope), settings)
+        } catch {
+          // As of a list whose first is asked for, and which has none: what cannot be worked out is empty.
+          return null
+        }
+      })
+    )
+  },
+}
+
+/** Has computed fields evaluated from now on. */
+export const bringFormulas = (): void => bringEvaluator(cel)
