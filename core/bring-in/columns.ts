@@ -1,5 +1,6 @@
 import { isSameText } from '../base/collation'
 import type { FieldTypeName } from '../fields/contract'
+import { isWorkedOut } from '../fields/registry'
 import type { FieldSettings } from '../fields/settings'
 import { builtInNames, calledIn } from '../model/called'
 import { useNames } from '../model/names'
@@ -53,7 +54,8 @@ const isOneOf = (words: readonly string[], header: string): boolean =>
 /** Proposes for every column what it would become: something that is there, or a new field by what the column holds. */
 export function proposeColumns(table: CsvTable, reader: Reader, project: ProjectId): ColumnPlan[] {
   const taken = new Set<string>()
-  const fields = fieldsOf(reader, project)
+  const all = fieldsOf(reader, project)
+  const fields = all.filter((field) => !isWorkedOut(field))
   const plans = table.header.map((header, i) => {
     const target = targetOf(header, i)
     const key = target.to === 'field' ? target.field : target.to === 'new' ? `new ${target.name}` : target.to
@@ -74,6 +76,8 @@ export function proposeColumns(table: CsvTable, reader: Reader, project: Project
     if (own) return { to: own }
     const byName = fields.find((field) => isOneOf([field.name], header)) ?? fieldInUse(reader, project, fields, header)
     if (byName) return { to: 'field', field: byName.id }
+    // What is worked out here is not brought in.
+    if (all.some((field) => isWorkedOut(field) && isOneOf([field.name], header))) return { to: 'nothing' }
     if (isOneOf(references, header)) {
       const held = fields.find((field) => isSameText(field.name, referenceName))
       return held

@@ -2,10 +2,10 @@ import { fail, ok, type Result } from '../base/result'
 import { isSameValue } from '../base/sorted-ids'
 import type { Context } from '../change/command'
 import { isSetChange, type Change, type Patch } from '../change/patch'
-import { idsIn } from '../model/entities'
+import { idsIn, idsNeeded } from '../model/entities'
 import { nameOf } from '../items/history'
 import type { Reader } from '../model/reader'
-import type { EntityName } from '../model/records'
+import type { EntityName, Records, Step } from '../model/records'
 import { turnOf } from '../model/turn'
 import { After } from './after'
 import { judge, type Command } from './registry'
@@ -20,6 +20,10 @@ export interface Effects {
   readonly gone: readonly { readonly entity: EntityName; readonly id: string }[]
   /** Ids of the views that speak of what it takes out of use: their phrases stay, and say so. */
   readonly views: readonly string[]
+  /** Ids of the fields that are worked out from what it takes out of use: they stay, and are empty. */
+  readonly fields: readonly string[]
+  /** How many statuses ask for what it takes out of use before they are entered: nothing asks for it then. */
+  readonly steps: number
   /** How many of its items are in the queue of each person, by id, as it is or as it would be. */
   readonly queues: Readonly<Record<string, number>>
 }
@@ -30,11 +34,14 @@ export function effects(reader: Reader, command: Command, context: Context): Res
   if (!judged.ok) return fail(judged.problem)
   const { patch } = judged.value
   const gone = takenOut(patch)
+  const ids = new Set(gone.map(({ id }) => id))
   return ok({
     name: nameOf(reader, command.type, patch),
     touched: countsOf(patch),
     gone,
-    views: viewsThatName(reader, new Set(gone.map(({ id }) => id))),
+    views: naming(reader, 'view', ids),
+    fields: naming(reader, 'field', ids),
+    steps: [...reader.all('step')].filter(asksForGone(ids)).length,
     queues: queuesOf(reader, patch),
   })
 }
@@ -59,10 +66,18 @@ const takenOut = (patch: Patch): Effects['gone'] =>
       : [],
   )
 
-const viewsThatName = (reader: Reader, ids: ReadonlySet<string>): string[] =>
-  [...reader.all('view')]
-    .filter((view) => !ids.has(view.id) && idsIn('view', view).some(({ id }) => ids.has(id)))
-    .map((view) => view.id)
+/** Ids of records that speak of what is gone without being held by it, and stay themselves. */
+const naming = (reader: Reader, entity: 'view' | 'field', gone: ReadonlySet<string>): string[] =>
+  [...reader.all(entity)]
+    .filter((record) => !gone.has(record.id) && !('archived' in record && record.archived))
+    .filter((record) => namesLoosely(entity, record, gone))
+    .map(({ id }) => id)
+function namesLoosely<E extends 'view' | 'field'>(entity: E, record: Records[E], gone: ReadonlySet<string>): boolean {
+  const needed = new Set(idsNeeded(entity, record).map(({ id }) => id))
+  return idsIn(entity, record).some(({ id }) => gone.has(id) && !needed.has(id))
+}
+const asksForGone = (gone: ReadonlySet<string>) => (step: Step) =>
+  !!step.asks?.some((one) => one.asks === 'field' && gone.has(one.field))
 
 /** What the patch changes itself, and what stands where it changes whose turn it is. */
 function queuesOf(reader: Reader, patch: Patch): Record<string, number> {

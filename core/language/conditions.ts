@@ -4,7 +4,7 @@ import { assertNever } from '../base/result'
 import type { Fact } from '../facts/contract'
 import { automaticFacts, fieldRef, maybeFact } from '../facts/registry'
 import { kindsOfFacts } from '../fields/kinds'
-import { fieldTypes } from '../fields/registry'
+import { typeOf } from '../fields/registry'
 import type { Condition, FactRef, FactTest } from '../model/records'
 import type { TextCursor } from './cursor'
 import { readSpan, spanWords } from './day-words'
@@ -91,7 +91,7 @@ function verb(name: string, does: 'is' | 'includes' | 'contains', isNot: boolean
 function usualWords(fact: Fact, test: FactTest, isNot: boolean, wording: Wording): string {
   const name = factName(wording, fact.ref)
   const is = (not: boolean) => `${name} ${verb(name, 'is', not)}`
-  const isTicked = fact.field && fieldTypes[fact.field.type].isTicked
+  const isTicked = fact.field && typeOf(fact.field).isTicked
   switch (test.is) {
     case 'empty':
       return isTicked ? `${is(true)} ticked` : `${is(false)} empty`

@@ -2,7 +2,11 @@
 import { dateIn, dayNumber, type PlainDate } from '../base/dates'
 import type { LayoutName } from '../model/names'
 import { itemKey, pathOf, type Reader } from '../model/reader'
-import type { Item } from '../model/records'
+import { isWorkedOut } from '../fields/registry'
+import type { Field, Item, PersonId } from '../model/records'
+import { viewContext } from '../facts/contract'
+import { maybeFact } from '../facts/registry'
+import { workedValues } from '../facts/worked-out'
 import { lateDays, turnOf } from '../model/turn'
 import type { GroupValue } from '../views/axes'
 import type { TotalValues } from '../views/totals'
@@ -66,8 +70,10 @@ export interface ViewAnswer<L extends LayoutName> {
   readonly sums: Sums
 }
 
-/** An item as a page shows it on a day. */
-export function rowOf(reader: Reader, today: PlainDate, item: Item): Row {
+/** An item as a page shows it on a day; `shown`: fields of which those that are worked out are told with it. */
+export function rowOf(reader: Reader, today: PlainDate, stored: Item, shown: readonly Field[] = []): Row {
+  const worked = workedIn(reader, today, stored, shown)
+  const item = worked ? { ...stored, values: { ...stored.values, ...worked } } : stored
   const place = reader.placeOf(item.id)
   let children = 0
   if (place) for (const child of place.table.childrenOf(place.row)) children += place.table.listed[child]!
@@ -76,7 +82,28 @@ export function rowOf(reader: Reader, today: PlainDate, item: Item): Row {
   const turn = turnOf(reader, item).people
   const address = item.number ? key : item.id
   const version = place && place.table.version[place.row]
-  return { item, key, address, late, turn, children, v: [key, version, late, children, ...turn].join() }
+  return {
+    item,
+    key,
+    address,
+    late,
+    turn,
+    children,
+    v: [key, version, late, children, ...turn, worked && JSON.stringify(worked)].join(),
+  }
+}
+
+/** What worked-out fields come to for an item; undefined where there are none. */
+export function workedIn(
+  reader: Reader,
+  today: PlainDate,
+  { id, project }: Pick<Item, 'id' | 'project'>,
+  shown: readonly Field[],
+): Item['values'] | undefined {
+  const row = shown.some(isWorkedOut) ? reader.table(project).maybeRow(id) : undefined
+  // Who looks makes no difference to a formula.
+  const nobody = { me: '' as PersonId, today }
+  return row === undefined ? undefined : workedValues(viewContext(reader, project, nobody), shown, row, maybeFact)
 }
 
 /** The same with its parents. */
@@ -85,9 +112,10 @@ export function rowWithPath(
   today: PlainDate,
   item: Item,
   waitsFor: readonly string[] = [],
+  shown: readonly Field[] = [],
 ): RowWithPath {
   const path = pathOf(reader, item).map(({ id, title, ...parent }) => ({ id, title, key: itemKey(reader, parent) }))
-  const row = rowOf(reader, today, item)
+  const row = rowOf(reader, today, item, shown)
   const daysInStatus = dayNumber(today) - dayNumber(dateIn(reader.workspace().timeZone, item.statusSince))
   return { ...row, path, waitsFor, daysInStatus, v: `${row.v},${daysInStatus}` }
 }

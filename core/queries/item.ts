@@ -1,6 +1,7 @@
 import { compareRanked } from '../base/ranks'
 import { rowOf, rowWithPath, type Row, type RowWithPath } from '../layouts/rows'
 import { recomputed, watchedQuery, type QueryContext } from './contract'
+import { fieldsOf } from '../model/reader'
 import { findItem } from './find'
 
 /** An item with what is inside it. */
@@ -24,5 +25,6 @@ function answer({ state, today }: QueryContext, key: string): ItemAnswer | undef
   const inside = [...state.childrenOf(found.id)]
     .filter((child) => !child.archived)
     .sort((a, b) => compareRanked({ id: a.id, rank: a.siblingRank }, { id: b.id, rank: b.siblingRank }))
-  return { row: rowWithPath(state, today(), found), inside: inside.map((child) => rowOf(state, today(), child)) }
+  const row = rowWithPath(state, today(), found, [], fieldsOf(state, found.project))
+  return { row, inside: inside.map((child) => rowOf(state, today(), child)) }
 }

@@ -4,10 +4,11 @@ import { isSameValue } from '../base/sorted-ids'
 import { fieldRef } from '../facts/registry'
 import type { DefinitionIn, ShownView } from '../layouts/contract'
 import { layoutOf, type LayoutAnswer } from '../layouts/registry'
-import { rowOf, type Row, type Sums } from '../layouts/rows'
+import { rowOf, workedIn, type Row, type Sums } from '../layouts/rows'
+import { isWorkedOut } from '../fields/registry'
 import type { LayoutName } from '../model/names'
 import type { Reader } from '../model/reader'
-import type { Project, Total, ViewDefinition } from '../model/records'
+import type { Item, Project, Total, ViewDefinition } from '../model/records'
 import type { ViewQuestion } from '../views/evaluate'
 import { LiveView } from '../views/live'
 import type { ChangeSet } from './change-set'
@@ -111,6 +112,9 @@ class ViewWatch implements Watch<LayoutAnswer | undefined> {
     const before = this.#rows
     const now = new Map<string, Row>()
     this.#rows = now
+    const worked = definition.show.flatMap((id) => reader.maybe('field', id) ?? []).filter(isWorkedOut)
+    const isStill = ({ item }: Row, now: Item['values'] | undefined) =>
+      worked.every(({ id }) => isSameValue(item.values[id], now?.[id]))
     const totals = live.totals.slice(0, definition.totals.length)
     const shown: ShownView<LayoutName> = {
       reader,
@@ -123,9 +127,10 @@ class ViewWatch implements Watch<LayoutAnswer | undefined> {
       window: (list, length) => this.#window(list, length),
       rowAt: (row) => {
         const { table } = live.plan.context
-        const known = before.get(table.ids[row]!) ?? rowOf(reader, today, table.at(row))
-        now.set(known.item.id, known)
-        return known
+        const known = before.get(table.ids[row]!)
+        const held = known && isStill(known, workedIn(reader, today, known.item, worked)) ? known : rowOf(reader, today, table.at(row), worked) // prettier-ignore
+        now.set(held.item.id, held)
+        return held
       },
     }
     return layoutOf(definition).answer(shown)

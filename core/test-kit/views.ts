@@ -4,7 +4,7 @@ import { compareText, foldText } from '../base/collation'
 import { dateIn, dayNumber, fromDayNumber, startOf, weekday } from '../base/dates'
 import { compareRanked } from '../base/ranks'
 import { isEmptyValue, type Value } from '../fields/contract'
-import { fieldsOf, kindsOf, statusesOf, type Reader } from '../model/reader'
+import { fieldContext, fieldsOf, kindsOf, statusesOf, type Reader } from '../model/reader'
 import type {
   Condition,
   Day,
@@ -22,10 +22,12 @@ import { lateDays, turnOf } from '../model/turn'
 import { healths } from '../fields/health'
 import { kindsOfFacts } from '../fields/kinds'
 import { fieldTypeNames } from '../fields/names'
+import { fieldTypes, isWorkedOut, shownType } from '../fields/registry'
 import { factKey, factsOf, maybeFact } from '../facts/registry'
 import { craftOf, type Viewer } from '../facts/viewer'
 import type { GroupValue } from '../views/axes'
 import type { ViewQuestion } from '../views/evaluate'
+import { plainWorked, withWorked } from './worked'
 import type { Small } from './workspace'
 
 type Plain = string | number | readonly string[] | null
@@ -83,11 +85,13 @@ export function plainly(reader: Reader, item: Item, ref: FactRef, viewer: Viewer
     case 'changed':
       return item[by] === null ? null : Date.parse(item[by])
   }
-  const value = item.values[by]
-  if (!field || isEmptyValue(value)) return null
-  if (field.type === 'date') return dayNumber(String(value))
-  if (field.type === 'checkbox' || field.type === 'longText') return 1
-  if (field.type === 'dateTime') return Date.parse(String(value))
+  if (!field) return null
+  const value = isWorkedOut(field) ? plainWorked(reader, item, field, viewer) : item.values[by]
+  if (isEmptyValue(value)) return null
+  const type = shownType(field)
+  if (type === 'date') return dayNumber(String(value))
+  if (type === 'checkbox' || type === 'longText') return 1
+  if (type === 'dateTime') return Date.parse(String(value))
   if (field.type === 'votes') return (value as readonly string[]).length
   return value as Plain
 }
@@ -191,7 +195,8 @@ function placeOf(reader: Reader, project: ProjectId, ref: FactRef, id: string): 
     phase: () => ['waiting', 'active', 'finished', 'dropped'], turn: () => ['nobody', ...people()], people, createdBy: people, changedBy: people,
     parent: () => [...reader.itemsOf(project)].sort(compareRanked).map((item) => item.id),
   } // prettier-ignore
-  const list = lists[by]?.() ?? (field?.type === 'health' ? healths.map(({ id }) => id) : field?.type === 'people' ? people() : reader.optionsOf(by).map((option) => option.id as string)) // prettier-ignore
+  const type = field && shownType(field)
+  const list = lists[by]?.() ?? (type === 'health' ? healths.map(({ id }) => id) : type === 'people' ? people() : field ? fieldContext(reader, field).options.map((option) => option.id as string) : []) // prettier-ignore
   const at = list.indexOf(id)
   return at < 0 ? list.length : at
 }
@@ -251,7 +256,8 @@ export function plainView(
       of === undefined ? [] : its.map((item) => plainly(reader, item, of, viewer)).filter((plain) => plain !== null)
     const kind = of === undefined ? undefined : maybeFact(reader, project, of)?.kind
     const summed = ['number', 'money', 'duration', 'rating']
-    const isSummed = of?.fact === 'field' && summed.includes(reader.maybe('field', of.field)?.type ?? '')
+    const field = of?.fact === 'field' ? reader.maybe('field', of.field) : undefined
+    const isSummed = !!field && summed.includes(shownType(field))
     const numbers = held.map((one) => (typeof one === 'number' ? one : 1)).sort((a, b) => a - b)
     const sum = (list: readonly number[]) => list.reduce((x, y) => x + y, 0)
     const all = of === undefined ? [] : items.map((item) => plainly(reader, item, of, viewer)).filter((plain) => typeof plain === 'number') // prettier-ignore
@@ -316,25 +322,27 @@ const titles = fc.constantFrom(
   'Reseat the ridge', 'reseat the Ridge', 'Ridge 2', 'Ridge 10', 'Öl the winders', 'Oil the winders', 'Pane 7', 'pané 7', 'Łagging', 'план', 'Zinc', 'a', 'b c',
 ) // prettier-ignore
 
-/** The workspace with a field of every type that there is none of yet. */
+/** The workspace with a field of every type that there is none of yet, and many that are worked out from them. */
 export function withEveryType(small: Small): Small {
   const { state, project } = small
   const held = fieldsOf(state, project.id).map(({ type }) => type)
   for (const [i, type] of fieldTypeNames.entries()) {
     const id = `00000000-0000-7000-8f00-${String(i).padStart(12, '0')}` as Field['id']
-    if (!held.includes(type))
+    if (!held.includes(type) && !fieldTypes[type].isWorkedOut)
       state.put('field', id, { id, project: project.id, name: `own ${type}`, help: '', type, settings: {}, rank: `c${String(i).padStart(2, '0')}1`, archived: false }) // prettier-ignore
   }
+  withWorked(small)
   return small
 }
 
 /** Everything that random views and items are made of, for a workspace whose ids are always the same. */
 export function randomOf(small: Small) {
   const { state, project, people } = small
-  const fields = fieldsOf(state, project.id)
+  const all = fieldsOf(state, project.id)
+  const fields = all.filter((field) => !isWorkedOut(field))
   const statuses = statusesOf(state, project.id)
   const everyone = [...Object.values(people).map((one) => one.id as string)]
-  const ids = (field: Field): string[] => (field.type === 'health' ? healths.map(({ id }) => id) : field.type === 'people' || field.type === 'votes' ? everyone : state.optionsOf(field.id).map((option) => option.id as string)) // prettier-ignore
+  const ids = (field: Field): string[] => (shownType(field) === 'health' ? healths.map(({ id }) => id) : shownType(field) === 'people' || field.type === 'votes' ? everyone : fieldContext(state, field).options.map((option) => option.id as string)) // prettier-ignore
   const instant = fc.integer({ min: -60 * 24, max: 12 }).map((hours) => new Date(Date.parse(`${testToday}T09:00:00Z`) + hours * 3_600_000 + 1234).toISOString()) // prettier-ignore
   const value = (field: Field): fc.Arbitrary<Value> => {
     switch (field.type) {
@@ -371,8 +379,8 @@ export function randomOf(small: Small) {
     .map((held) => Object.fromEntries(Object.entries(held).filter(([, one]) => one !== null)) as Item['values']) // prettier-ignore
   const facts = factsOf(state, project).filter((fact) => fact.key !== 'rank')
   const listed = (by: string): string[] => {
-    const field = fields.find((one) => one.id === by)
-    if (field) return field.type === 'people' ? [...everyone, 'me', 'craft'] : ids(field)
+    const field = all.find((one) => one.id === by)
+    if (field) return shownType(field) === 'people' ? [...everyone, 'me', 'craft'] : ids(field)
     if (by === 'status') return statuses.map((status) => status.id)
     if (by === 'kind') return kindsOf(state, project.id).map((kind) => kind.id)
     if (by === 'phase') return ['waiting', 'active', 'finished', 'dropped']

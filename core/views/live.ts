@@ -1,9 +1,10 @@
 /** A view that is kept right as items change, without being recomputed. */
 import { grown } from '../fields/columns/column'
-import { noRow } from '../model/item-table'
+import { momentNow, noRow } from '../model/item-table'
 import type { Total } from '../model/records'
 import type { ViewContext } from '../facts/contract'
 import { isSameFact } from '../facts/registry'
+import { changedSince } from '../facts/worked-out'
 import type { Axis, GroupValue } from './axes'
 import {
   comparePaths,
@@ -54,6 +55,8 @@ export class LiveView {
   /** By fact that is totalled, what each row in the view has added to it. */
   #added: Float64Array[] = []
   #held: ReadonlySet<string> = new Set()
+  /** Up to when changes of what is worked out have been taken in. */
+  #moment = 0
   /** How many of the table's freed rows have been taken in. */
   #freed = 0
   #groups: readonly Group[] | undefined
@@ -137,6 +140,7 @@ export class LiveView {
     this.#remembered = []
     this.#groups = undefined
     this.#freed = this.#plan.context.table.freed.length
+    this.#moment = momentNow()
     this.#byPath.clear()
     this.#built.clear()
     this.#in = new Array(this.#plan.context.table.n)
@@ -173,6 +177,8 @@ export class LiveView {
       const row = table.maybeRow(id)
       if (row !== undefined) rows.add(row)
     }
+    for (const row of changedSince(context, this.#moment)) rows.add(row)
+    this.#moment = momentNow()
     if (kin.inside || kin.above) for (const row of [...rows]) this.#addKin(row, rows)
     if (rows.size > mostTouched) this.evaluate(context)
     else if (rows.size) this.#take(rows)

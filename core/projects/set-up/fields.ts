@@ -5,13 +5,14 @@ import { problem } from '../../base/result'
 import { isSameValue } from '../../base/sorted-ids'
 import type { Change } from '../../change/patch'
 import { fieldsOf } from '../../model/reader'
-import { figuresOf } from '../../fields/registry'
+import { figuresOf, typeOf } from '../../fields/registry'
 import { fieldSettings, settingsOf } from '../../fields/settings'
 import { fallbackRecord, fieldRecord } from '../../model/schemas'
 import { fallbackRefusal } from '../../items/fallbacks'
 import { recordCommands } from '../../setup/record-commands'
 import { archivedNow } from './in-project'
 import { fieldsRefusal } from './most-fields'
+import { workedRefusal } from './worked-out'
 
 const required = z.optional(z.nullable(z.boolean()))
 const fallback = z.optional(z.nullable(fallbackRecord))
@@ -25,12 +26,17 @@ export const fields = recordCommands({
   called: (field) => field.name,
   check(reader, field) {
     const stored = reader.maybe('field', field.id)
-    if (!stored) return fieldsRefusal(reader, field.project, 1) ?? fallbackRefusal(reader, field)
+    if (!stored)
+      return fieldsRefusal(reader, field.project, 1) ?? fallbackRefusal(reader, field) ?? workedRefusal(reader, field)
     const isFit = settingsOf[field.type].safeParse(field.settings).success
     // Of another scale all values would be others.
     if (!isFit || figuresOf(stored).decimals !== figuresOf(field).decimals)
       return problem('wrong-value', { field: 'settings' })
-    return fallbackRefusal(reader, field)
+    // One that cannot be worked out any more can still be named and moved.
+    const isSame = isSameValue(stored.settings, field.settings) && !field.required && !field.fallback
+    // Views ask for it as what it gives.
+    if (typeOf(stored).kind !== typeOf(field).kind) return problem('wrong-value', { field: 'settings' })
+    return fallbackRefusal(reader, field) ?? (isSame ? undefined : workedRefusal(reader, field))
   },
   removal: z.object({}),
   remove(reader, field) {

@@ -11,6 +11,7 @@ import { fallbackRefusal } from '../../items/fallbacks'
 import { fieldsOf } from '../../model/reader'
 import { fieldRecord, optionRecord } from '../../model/schemas'
 import { fieldsRefusal, mostOptions } from './most-fields'
+import { workedRefusal } from './worked-out'
 
 const newFieldBody = z.object({ field: fieldRecord, options: list(optionRecord, mostOptions) })
 type Body = z.infer<typeof newFieldBody>
@@ -29,7 +30,8 @@ export const makeField = defineCommand({
       (isTaken ? problem('name-taken', { name: field.name }) : undefined) ??
       fieldsRefusal(reader, field.project, 1) ??
       checkOptions(body) ??
-      fallbackRefusal(reader, field, body.options)
+      fallbackRefusal(reader, field, body.options) ??
+      workedRefusal(reader, field)
     )
   },
   apply: (_reader, body) => applied(parts(body)),

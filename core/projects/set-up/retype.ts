@@ -63,7 +63,7 @@ function checkMeanwhile({ type, settings }: Field, { from }: Retyping): Problem 
 function checkRetyping(reader: Reader, field: Field, { to, options }: Retyping): Problem | undefined {
   const project = reader.maybe('project', field.project)
   const use = project && useNames.find((one) => project.uses[one] === field.id)
-  if (fieldTypes[field.type].isApart || fieldTypes[to.type].isApart) return problem('cannot-become', { type: fieldTypes[to.type].label }) // prettier-ignore
+  if (!isRetyped(field.type) || !isRetyped(to.type)) return problem('cannot-become', { type: fieldTypes[to.type].label }) // prettier-ignore
   if (use && !uses[use].types.includes(to.type)) return problem('serves', { name: field.name, type: fieldTypes[to.type].label }) // prettier-ignore
   if (!settingsOf[to.type].safeParse(to.settings).success) return problem('wrong-value', { field: 'settings' })
   const held = reader.optionsOf(field.id)
@@ -72,6 +72,9 @@ function checkRetyping(reader: Reader, field: Field, { to, options }: Retyping):
     return problem('wrong-value', { field: 'options' })
   return options.length ? optionsRefusal(held.length + options.length) : undefined
 }
+
+/** Whether fields of a type can become others, and others it: not where the words stand elsewhere, or nobody gives them. */
+export const isRetyped = (type: FieldTypeName): boolean => !fieldTypes[type].isApart && !fieldTypes[type].isWorkedOut
 
 /** The field first: what is held then belongs in a column of its new type. */
 function recordChanges({ id, type, settings }: Field, { to, options }: Retyping): Change[] {

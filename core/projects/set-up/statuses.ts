@@ -9,6 +9,7 @@ import { heldBy, limitId, statusesOf, stepsOf, type Reader } from '../../model/r
 import type { ColumnStatus, Item, Status } from '../../model/records'
 import { isOver } from '../../model/turn'
 import type { Change } from '../../change/patch'
+import { isWorkedOut } from '../../fields/registry'
 import { asksRecord, goesToRecord, statusRecord, stepRecord, turnRecord } from '../../model/schemas'
 import { recordCommands, unmade } from '../../setup/record-commands'
 import { archivedNow, itemsWith } from './in-project'
@@ -84,10 +85,15 @@ export const steps = recordCommands({
   id: ids.tieIdOf<'step'>(),
   fields: { turn: turnRecord, goesTo: goesToRecord, asks: asksRecord },
   siblings: (reader, step) => stepsOf(reader, step.workflow),
-  check: (reader, step) =>
-    reader.maybe('status', step.status)?.project === reader.maybe('workflow', step.workflow)?.project
-      ? undefined
-      : problem('other-project'),
+  check(reader, step) {
+    const isOne = reader.maybe('status', step.status)?.project === reader.maybe('workflow', step.workflow)?.project
+    if (!isOne) return problem('other-project')
+    const asked = (step.asks ?? []).flatMap((one) =>
+      one.asks === 'field' ? (reader.maybe('field', one.field) ?? []) : [],
+    )
+    const worked = asked.find(isWorkedOut)
+    return worked && problem('worked-out', { field: worked.name })
+  },
   removal: z.object({}),
   checkRemoval: (reader, step) =>
     reader.maybe('workflow', step.workflow)?.start === step.status ? problem('in-use') : undefined,

@@ -1,0 +1,77 @@
+/** What a worked-out field needs so that it can be worked out. */
+import { problem, type Problem } from '../../base/result'
+import { keysIn } from '../../fields/formulas'
+import type { RollUpName } from '../../fields/names'
+import { fieldTypes, isWorkedOut, shownType, typeOf } from '../../fields/registry'
+import { formulaRefusal } from '../../facts/evaluator'
+import type { Reader } from '../../model/reader'
+import type { Field } from '../../model/records'
+
+const numbers = ['number', 'money', 'duration'] as const
+/** As what each roll-up can be shown. */
+const givenBy: Readonly<Record<RollUpName, readonly string[]>> = {
+  count: ['number'], finished: ['number'], sum: numbers, average: numbers, least: numbers, most: numbers, earliest: ['date'],
+  latest: ['date'], worst: ['health'],
+} // prettier-ignore
+
+/** Which roll-ups a field can be read by; none where nothing can be made of many of its values. */
+export function rollUpsOf(field: Field): RollUpName[] {
+  const { kind, name, isApart, isOwn } = typeOf(field)
+  if (isApart || isOwn) return []
+  if (kind === 'number') return ['sum', 'average', 'least', 'most']
+  if (kind === 'day' || kind === 'instant') return ['earliest', 'latest']
+  return name === 'health' ? ['worst'] : []
+}
+/** Whether the share that is finished can be weighed by a field. */
+export const canWeigh = (field: Field): boolean => rollUpsOf(field).includes('sum')
+/** Whether what an item has in a field can be looked up from others. */
+export const canBeLookedUp = (field: Field): boolean =>
+  field.type !== 'lookUp' && !typeOf(field).isApart && !typeOf(field).isOwn
+
+/** Undefined where a field can be worked out from what its project has; also for one that nobody works out. */
+export function workedRefusal(reader: Reader, field: Field): Problem | undefined {
+  if (!isWorkedOut(field)) return undefined
+  const wrong = problem('wrong-value', { field: 'settings' })
+  if (field.required || field.fallback) return problem('worked-out')
+  const { over, of, how, weight, gives } = field.settings
+  const find = (id: string | undefined): Field | undefined => {
+    const found = id === undefined ? undefined : reader.maybe('field', id)
+    return found?.project === field.project && !found.archived ? found : undefined
+  }
+  if (field.type === 'computed')
+    return formulaRefusal(reader, field.project, field.settings) ?? loopRefusal(reader, field)
+  const read = find(of)
+  if ((of !== undefined && !read) || (weight !== undefined && !find(weight))) return problem('unknown-field')
+  if (field.type === 'lookUp') {
+    const isFit = over === 'parent' && read && canBeLookedUp(read) && shownType(read) === gives
+    return isFit ? loopRefusal(reader, field) : wrong
+  }
+  if (!how || over === 'parent' || !givenBy[how].includes(gives ?? '')) return wrong
+  const readsNone = how === 'count' || how === 'finished'
+  const weighs = find(weight)
+  if (readsNone ? of !== undefined : !read || !rollUpsOf(read).includes(how)) return wrong
+  if (weighs && (how !== 'finished' || !canWeigh(weighs))) return wrong
+  return loopRefusal(reader, field)
+}
+
+/** The fields that a worked-out one reads. */
+const readBy = ({ type, settings: { formula, of, weight } }: Field): string[] =>
+  type === 'computed' ? keysIn(formula ?? '') : [of, weight].filter((id) => id !== undefined)
+
+/** Undefined where a field, as it would be, does not hang on itself; else the way round. */
+function loopRefusal(reader: Reader, field: Field): Problem | undefined {
+  const seen = new Set<string>()
+  const way = (at: Field): string[] | undefined => {
+    for (const id of readBy(at)) {
+      if (id === field.id) return [at.name, field.name]
+      const next = reader.maybe('field', id)
+      if (!next || seen.has(id) || !fieldTypes[next.type].isWorkedOut) continue
+      seen.add(id)
+      const found = way(next)
+      if (found) return [at.name, ...found]
+    }
+    return undefined
+  }
+  const found = way(field)
+  return found && problem('formula-loop', { path: found.join(' → ') })
+}
