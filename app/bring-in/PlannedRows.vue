@@ -3,6 +3,7 @@ import { computed, nextTick, ref, shallowRef, watch } from 'vue'
 import { useVirtualizer } from '@tanstack/vue-virtual'
 import type { ColumnPlan } from '#core/bring-in/columns'
 import { fieldTypeNames } from '#core/fields/names'
+import { fieldTypes, isWorkedOut } from '#core/fields/registry'
 import type { Field } from '#core/model/records'
 import SelectOne from '../parts/SelectOne.vue'
 import { useStretch } from '../parts/use-stretch'
@@ -71,11 +72,15 @@ const targetsOf = (column: ColumnPlan) => [
     ['status', headOf(directory, props.fields[0]?.project, 'status')],
     ['parent', itemWords.parent],
   ].map(([value = '', name = '']) => ({ value, title: `→ ${name.toLowerCase()}` })),
-  ...props.fields.map((field) => ({ value: `field ${field.id}`, title: `→ ${field.name}` })),
-  ...fieldTypeNames.map((type) => ({
-    value: `new ${type}`,
-    title: `${bringInWords.newField} ${newFieldWords(column, type)}`,
-  })),
+  ...props.fields
+    .filter((field) => !isWorkedOut(field))
+    .map((field) => ({ value: `field ${field.id}`, title: `→ ${field.name}` })),
+  ...fieldTypeNames
+    .filter((type) => !fieldTypes[type].isWorkedOut)
+    .map((type) => ({
+      value: `new ${type}`,
+      title: `${bringInWords.newField} ${newFieldWords(column, type)}`,
+    })),
   { value: 'nothing', title: bringInWords.nothing },
 ]
 

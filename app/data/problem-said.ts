@@ -1,5 +1,5 @@
 import type { Problem } from '#core/base/result'
-import { fieldTypes } from '#core/fields/registry'
+import { typeOf } from '#core/fields/registry'
 import type { Value } from '#core/fields/value'
 import { fieldContext, type Reader } from '#core/model/reader'
 import { soon } from '../fetched'
@@ -29,5 +29,5 @@ function valueSaid(reader: Reader, id: string, value: unknown): string {
   if (id === 'kind') return reader.maybe('kind', String(value))?.name ?? ''
   const field = reader.maybe('field', id)
   if (!field) return value === null ? '' : `“${String(value)}”`
-  return fieldTypes[field.type].print(value as Value, fieldContext(reader, field))
+  return typeOf(field).print(value as Value, fieldContext(reader, field))
 }

@@ -2,16 +2,17 @@
 import { computed, ref, watch } from 'vue'
 import { VIcon } from 'vuetify/components/VIcon'
 import type { RowWithPath } from '#core/layouts/rows'
-import { fieldTypes } from '#core/fields/registry'
+import { typeOf } from '#core/fields/registry'
 import { idsOf } from '#core/fields/value'
 import type { Field, Project } from '#core/model/records'
 import { useChanges } from '../data/changes'
 import { useDirectory } from '../data/directory'
 import { dayWords } from '../dates'
 import { headOf } from '../parts/called'
+import { workedText } from '../parts/worked-text'
 import { press } from '../parts/edits'
 import { FieldEditor } from '../parts/controls'
-import { fieldParts, ValueText } from '../parts/field-parts'
+import { partsOf, ValueText } from '../parts/field-parts'
 import { PersonPebbles, StatusText } from '../parts/marks'
 import { NewField } from '../set-up/new-field-later'
 import { fieldWords } from '../set-up/field-words'
@@ -27,8 +28,8 @@ const item = computed(() => props.row.item)
 const status = computed(() => directory.reader.maybe('status', item.value.status))
 const isOver = computed(() => status.value?.phase === 'finished' || status.value?.phase === 'dropped')
 const turnNames = computed(() => props.row.turn.map((id) => directory.reader.names.person(id) ?? '').join(' and '))
-const editorOf = (field: Field) => fieldParts[field.type].editor
-const isTick = (field: Field) => !!fieldTypes[field.type].isTicked
+const editorOf = (field: Field) => partsOf(field).editor
+const isTick = (field: Field) => !!typeOf(field).isTicked
 /** Whether pressing it has it: ticked, or with one’s own vote. */
 const isPressed = (field: Field) =>
   isTick(field)
@@ -88,11 +89,12 @@ function endEdit(): void {
           v-show="editing?.field.id !== field.id || editorOf(field) !== 'line'"
           type="button"
           class="value"
-          :disabled="!mayEdit"
+          :disabled="!mayEdit || editorOf(field) === 'none'"
+          :title="editorOf(field) === 'none' ? workedText(directory.reader, field) : undefined"
           :role="isTick(field) ? 'checkbox' : undefined"
           :aria-checked="isTick(field) ? isPressed(field) : undefined"
           :aria-pressed="editorOf(field) === 'press' && !isTick(field) ? isPressed(field) : undefined"
-          :aria-label="editorWords.edit(field.name)"
+          :aria-label="editorOf(field) === 'none' ? field.name : editorWords.edit(field.name)"
           @click="edit(field, $event)"
         >
           <VIcon v-if="isTick(field)" size="18" :icon="item.values[field.id] ? '$checkboxOn' : '$checkboxOff'" />
@@ -111,9 +113,9 @@ function endEdit(): void {
           }}</span>
         </button>
         <a
-          v-if="fieldParts[field.type].href && item.values[field.id] !== undefined && editing?.field.id !== field.id"
+          v-if="partsOf(field).href && item.values[field.id] !== undefined && editing?.field.id !== field.id"
           class="out"
-          :href="fieldParts[field.type].href!(String(item.values[field.id]))"
+          :href="partsOf(field).href!(String(item.values[field.id]))"
           target="_blank"
           rel="noopener noreferrer"
           :aria-label="itemWords.open(String(item.values[field.id]))"

@@ -1,11 +1,12 @@
 <script setup lang="ts">
+import { isWorkedOut } from '#core/fields/registry'
 import { computed } from 'vue'
 import { mdiArrowExpand, mdiClose, mdiLinkVariant } from '@mdi/js'
 import { VBtn } from 'vuetify/components/VBtn'
 import type { Field, View, ViewDefinition } from '#core/model/records'
 import { useQuery } from '../data/use-query'
 import { fieldsShownBy, isShownBy } from '#core/model/shown-fields'
-import { fieldParts, ValueText } from '../parts/field-parts'
+import { partsOf, ValueText } from '../parts/field-parts'
 import { copyLink } from '../parts/copy'
 import IconButton from '../parts/IconButton.vue'
 import { KindMark } from '../parts/marks'
@@ -35,12 +36,12 @@ const directory = useDirectory()
 const { answer: found } = useQuery('item', () => ({ key: props.itemKey }))
 const row = computed(() => found.value?.row)
 const item = computed(() => row.value?.item)
-const isPanel = (field: Field) => fieldParts[field.type].editor === 'panel'
+const isPanel = (field: Field) => partsOf(field).editor === 'panel'
 const fields = computed(() => (kind.value ? fieldsShownBy(directory.reader, kind.value) : []))
 /** What it holds and its kind does not show. */
 const kept = computed(() =>
   item.value
-    ? directory.fields(item.value.project).filter(({ id }) => item.value?.values[id] !== undefined && !isShownBy(kind.value, id)) // prettier-ignore
+    ? directory.fields(item.value.project).filter(({ id }) => item.value?.values[id] !== undefined && !isShownBy(kind.value, id)).filter((field) => !isWorkedOut(field)) // prettier-ignore
     : [],
 )
 const short = computed(() => fields.value.filter((field) => !isPanel(field)))

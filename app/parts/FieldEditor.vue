@@ -15,7 +15,7 @@ import ChoiceList from './ChoiceList.vue'
 import { speechOf } from '../data/speech'
 import { fieldChoices } from './choices'
 import { chooseOnly, clearSeveral, setValue, toggle } from './edits'
-import { fieldParts } from './field-parts'
+import { partsOf } from './field-parts'
 import { newChoice } from './new-choice'
 import { understoodWords } from './understood'
 
@@ -27,7 +27,7 @@ const directory = useDirectory()
 
 const value: Value = props.item.values[props.field.id] ?? null
 const type = computed(() => fieldTypes[props.field.type])
-const parts = computed(() => fieldParts[props.field.type])
+const parts = computed(() => partsOf(props.field))
 const isMany = computed(() => type.value.several && !props.field.settings.single)
 const choices = computed(() => (type.value.choices ? fieldChoices(directory, props.field) : []))
 const chosen = computed(() => {

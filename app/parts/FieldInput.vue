@@ -11,7 +11,7 @@ import { useChanges } from '../data/changes'
 import { useDirectory } from '../data/directory'
 import { speechOf } from '../data/speech'
 import { fieldChoices } from './choices'
-import { fieldParts } from './field-parts'
+import { partsOf } from './field-parts'
 import { understoodWords } from './understood'
 
 /** A value of a field that no item has yet: null while nothing is filled in, or nothing that it can be. */
@@ -61,7 +61,7 @@ async function read(typed: string): Promise<void> {
     v-else
     v-model="text"
     :label="field.name"
-    :inputmode="fieldParts[field.type].isNumber ? 'decimal' : undefined"
+    :inputmode="partsOf(field).isNumber ? 'decimal' : undefined"
     :error-messages="wrong"
     :hint="understood"
     persistent-hint

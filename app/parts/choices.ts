@@ -4,7 +4,7 @@ import { entryWords } from '#core/language/demand-words'
 import type { Field, Item, Project, ProjectId, Status } from '#core/model/records'
 import { valueWords } from './words'
 import { mayBeChosen } from '#core/fields/people'
-import { fieldTypes } from '#core/fields/registry'
+import { fieldTypes, shownType } from '#core/fields/registry'
 import { fieldContext, statusesOfKind } from '#core/model/reader'
 import type { useDirectory } from '../data/directory'
 import type { Choice } from './ChoiceList.vue'
@@ -71,7 +71,7 @@ export function factChoices(
       ...(status && { leaf: { share: directory.share(status), colour: status.colour } }),
       ...(person && { person }),
       ...(option && { tint: option.colour }),
-      ...(fact.field?.type === 'health' && { health: id }),
+      ...(fact.field && shownType(fact.field) === 'health' && { health: id }),
       ...(id === 'craft' ? {} : count(id)),
     }
   })

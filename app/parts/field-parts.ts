@@ -3,7 +3,7 @@ import { h, type FunctionalComponent } from 'vue'
 import type { PlainDate } from '#core/base/dates'
 import type { Health } from '#core/fields/health'
 import type { FieldTypeName } from '#core/fields/names'
-import { figuresOf } from '#core/fields/registry'
+import { figuresOf, isWorkedOut, shownType, type Typed } from '#core/fields/registry'
 import { idsOf, type Value } from '#core/fields/value'
 import type { Field, Item } from '#core/model/records'
 import { dayWords, momentWords } from '../dates'
@@ -36,8 +36,8 @@ interface FieldParts {
   mark(directory: Directory, shown: ShownValue): Mark | undefined
   /** Its value in words beside the mark, where there is room. */
   words?(directory: Directory, shown: ShownValue): string
-  /** A line or a day that is typed, a list to choose from, pressed on the spot, or the item's panel alone. */
-  readonly editor: 'line' | 'day' | 'list' | 'press' | 'panel'
+  /** A line or a day that is typed, a list to choose from, pressed on the spot, the item's panel alone, or nothing. */
+  readonly editor: 'line' | 'day' | 'list' | 'press' | 'panel' | 'none'
   readonly isNumber?: boolean
   /** Where a value leads. */
   href?(value: string): string
@@ -61,7 +61,10 @@ const address = (href: (value: string) => string, shown = typed): FieldParts => 
   width: [130, 0.4],
 })
 
-export const fieldParts: Readonly<Record<FieldTypeName, FieldParts>> = {
+/** What nobody fills in is shown as the type that it gives (`partsOf`). */
+const worked: FieldParts = { mark: () => undefined, editor: 'none', width: [90, 0] }
+
+const fieldParts: Readonly<Record<FieldTypeName, FieldParts>> = {
   shortText: { mark: (_directory, { value }) => textMark(typed(value)), editor: 'line', width: [110, 0.5] },
   longText: { mark: () => textMark('¶'), editor: 'panel', width: [64, 0] },
   number: figures(70),
@@ -119,12 +122,18 @@ export const fieldParts: Readonly<Record<FieldTypeName, FieldParts>> = {
     isNumber: true,
     width: [70, 0],
   },
+  computed: worked,
+  rollUp: worked,
+  lookUp: worked,
 }
+/** What a field looks like, and how it is edited. */
+export const partsOf = (field: Typed): FieldParts =>
+  isWorkedOut(field) ? { ...fieldParts[shownType(field)], editor: 'none' } : fieldParts[field.type]
 
 /** A field's value as it is shown; undefined where the item has none. */
 export function valueMark(directory: Directory, field: Field, item: Item, late: number): Mark | undefined {
   const value = item.values[field.id]
-  return value === undefined ? undefined : fieldParts[field.type].mark(directory, { field, item, value, late })
+  return value === undefined ? undefined : partsOf(field).mark(directory, { field, item, value, late })
 }
 
 /** `named`: people with their names. */
@@ -132,7 +141,7 @@ export const ValueText: FunctionalComponent<{ field: Field; item: Item; late: nu
   const directory = useDirectory()
   const { field, item, late } = props
   const sign = drawn(valueMark(directory, field, item, late))
-  const { words, href } = fieldParts[field.type]
+  const { words, href } = partsOf(field)
   const value = item.values[field.id]
   // Beside it stands what leads there.
   if (props.named && href && value !== undefined) return h('span', { class: 'one-line' }, String(value))

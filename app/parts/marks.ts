@@ -16,6 +16,7 @@ import type { PlainDate } from '#core/base/dates'
 import { healths, type Health } from '#core/fields/health'
 import type { RatingSign } from '#core/fields/names'
 import { usualMost } from '#core/fields/rating'
+import { fieldContext } from '#core/model/reader'
 import type { Field, KindIcon } from '#core/model/records'
 import { useDirectory } from '../data/directory'
 import { valueWords } from './words'
@@ -204,7 +205,7 @@ DueText.props = ['due', 'late']
 
 /** Options of a field beside each other, in the field's order. */
 export function optionMarks(directory: Directory, field: Field, ids: readonly string[]): Mark {
-  const held = directory.reader.optionsOf(field.id).filter(({ id }) => ids.includes(id))
+  const held = fieldContext(directory.reader, field).options.filter(({ id }) => ids.includes(id))
   const content = held.map(({ label, colour }) =>
     h('span', { class: 'opt', style: { '--t': `var(--${colour}-tint)`, '--x': `var(--${colour}-text)` } }, label),
   )

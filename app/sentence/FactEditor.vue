@@ -7,7 +7,7 @@ import type { Condition, FactRef, FactTest, ProjectId } from '#core/model/record
 import type { Fact } from '#core/facts/contract'
 import { firstTest, maybeFact } from '#core/facts/registry'
 import { plainFigures } from '#core/fields/figures'
-import { fieldTypes } from '#core/fields/registry'
+import { typeOf } from '#core/fields/registry'
 import type { ValueCounts } from '#core/queries/value-counts'
 import ChoiceList, { type Choice } from '../parts/ChoiceList.vue'
 import { factChoices } from '../parts/choices'
@@ -70,7 +70,7 @@ const hows = computed((): How[] => {
       return [['is', phraseWords.is], ['not', phraseWords.isNot], ...filled]
   }
 })
-const isTicked = ({ field }: Fact): boolean => !!field && !!fieldTypes[field.type].isTicked
+const isTicked = ({ field }: Fact): boolean => !!field && !!typeOf(field).isTicked
 /** A test of the fact's kind that asks nothing yet. */
 function blank(): FactTest {
   const first = fact.value && firstTest(directory.reader, props.project, { ...fact.value, automatic: undefined })

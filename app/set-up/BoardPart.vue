@@ -192,9 +192,7 @@ const takenNames = (but?: BoardColumn) => rows.value.filter((row) => row !== but
     /></span>
     <div class="foot">
       <span ref="start"
-        ><VBtn v-if="mayEdit" variant="outlined" @click="isAdding = start">{{
-          boardWords.add
-        }}</VBtn></span
+        ><VBtn v-if="mayEdit" variant="outlined" @click="isAdding = start">{{ boardWords.add }}</VBtn></span
       >
       <span v-if="!mayEdit" class="soft">{{ setUpWords.onlyLeads }}</span>
     </div>

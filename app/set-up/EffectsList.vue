@@ -52,6 +52,9 @@ const views = computed(() =>
     return project ? [{ id, name: view.name, address: `/app/${project.prefix}/${id}` }] : []
   }),
 )
+const worked = computed(() =>
+  (told.value?.fields ?? []).flatMap((id) => directory.reader.maybe('field', id)?.name ?? []),
+)
 const queues = computed(() =>
   Object.entries(told.value?.queues ?? {}).map(
     ([id, count]) => `${directory.reader.maybe('person', id)?.name ?? ''} (${count})`,
@@ -76,6 +79,8 @@ const queues = computed(() =>
           >{{ i ? ', ' : ' ' }}<RouterLink class="link" :to="view.address">{{ view.name }}</RouterLink></template
         >. {{ changeWords.viewsLose }}
       </li>
+      <li v-if="worked.length">{{ changeWords.workedLose(worked) }}</li>
+      <li v-if="told.steps">{{ changeWords.stepsLose(told.steps) }}</li>
       <li>{{ queues.length ? changeWords.queues(queues) : changeWords.noQueue }}</li>
       <li class="soft">{{ changeWords.history }}</li>
     </template>

@@ -5,7 +5,7 @@ import { VTextField } from 'vuetify/components/VTextField'
 import { longestHelp, longestName } from '#core/base/text'
 import { isSameText } from '#core/base/collation'
 import { isSameValue } from '#core/base/sorted-ids'
-import { fieldTypes } from '#core/fields/registry'
+import { fieldTypes, isWorkedOut } from '#core/fields/registry'
 import type { FieldSettings as Settings } from '#core/fields/settings'
 import { isEmptyValue } from '#core/fields/value'
 import type { Fallback, Field, Project } from '#core/model/records'
@@ -17,6 +17,7 @@ import { useFieldActs } from './field-acts'
 import FieldOptions from './FieldOptions.vue'
 import FieldRules from './FieldRules.vue'
 import FieldSettings from './FieldSettings.vue'
+import WorkedSettings from './WorkedSettings.vue'
 import { fieldWords, typeWords } from './field-words'
 
 /** How a field works: its name, what it is for, and what its type lets one say. */
@@ -65,8 +66,14 @@ async function save(): Promise<void> {
         <b>{{ fieldTypes[field.type].label }}</b> <span class="soft">{{ typeWords[field.type] }}</span>
       </p>
       <FieldOptions v-if="fieldTypes[field.type].choices === 'options'" :field="field" may-edit />
-      <FieldSettings v-model="settings" v-model:fit="isFit" :type="field.type" :is-new="false" />
-      <FieldRules v-model:required="required" v-model:fallback="fallback" :field="{ ...field, settings }" />
+      <WorkedSettings v-if="isWorkedOut(field)" v-model="settings" v-model:fit="isFit" :field="field" :is-new="false" />
+      <FieldSettings v-else v-model="settings" v-model:fit="isFit" :type="field.type" :is-new="false" />
+      <FieldRules
+        v-if="!isWorkedOut(field)"
+        v-model:required="required"
+        v-model:fallback="fallback"
+        :field="{ ...field, settings }"
+      />
       <div class="ends">
         <VBtn type="submit" variant="flat" :disabled="!maySave">{{ fieldWords.save }}</VBtn>
         <VBtn variant="plain" @click="isOpen = false">{{ editorWords.cancel }}</VBtn>

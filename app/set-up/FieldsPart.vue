@@ -5,7 +5,7 @@ import { VBtn } from 'vuetify/components/VBtn'
 import { fieldRef } from '#core/facts/registry'
 import { idsIn } from '#core/model/entities'
 import { useNames } from '#core/model/names'
-import { fieldTypes } from '#core/fields/registry'
+import { fieldTypes, isWorkedOut } from '#core/fields/registry'
 import type { Field, Project } from '#core/model/records'
 import { useNewKey } from '../parts/new-key'
 import EditGrid, { type GridColumn, type GridHandle } from '../parts/EditGrid.vue'
@@ -64,10 +64,10 @@ function seeLacking(field: Field): void {
 }
 const texts: Readonly<Record<Column, (field: Field) => string>> = {
   name: (field) => field.name,
-  holds: ({ type, settings }) => [fieldTypes[type].label, settings.unit ?? settings.currency].filter(Boolean).join(', '), // prettier-ignore
+  holds: ({ type, settings }) => [fieldTypes[type].label, settings.gives && fieldTypes[settings.gives].label, settings.unit ?? settings.currency].filter(Boolean).join(', '), // prettier-ignore
   help: (field) => field.help,
   serves: ({ id }) => useNames.filter((use) => props.project.uses[use] === id).map((use) => projectPartWords.serves[use]).join(', '), // prettier-ignore
-  filled: (field) => (filled.value ? String(held(field)) : ''),
+  filled: (field) => (filled.value && !isWorkedOut(field) ? String(held(field)) : ''),
   views: ({ id }) => String(views.value.get(id) ?? 0),
 }
 

@@ -21,6 +21,7 @@ import { useQuery } from '../data/use-query'
 import { useSetUpChange } from './changes'
 import FieldRules from './FieldRules.vue'
 import FieldSettings from './FieldSettings.vue'
+import WorkedSettings from './WorkedSettings.vue'
 import { fieldWords, ruleWords, typeWords } from './field-words'
 import { newField, readOptions } from './new-field'
 
@@ -50,6 +51,7 @@ const fields = computed(() => directory.fields(props.project))
 const isTaken = computed(() => fields.value.some((field) => isSameText(field.name, name.value)))
 const isFull = computed(() => fields.value.length >= mostFields)
 const takesOptions = computed(() => fieldTypes[type.value].choices === 'options')
+const isWorked = computed(() => !!fieldTypes[type.value].isWorkedOut)
 const options = computed(() => readOptions(lines.value))
 const mayAdd = computed(
   () => !!name.value.trim() && !isTaken.value && !isFull.value && isFit.value && !options.value.twice,
@@ -122,16 +124,17 @@ async function add(): Promise<void> {
           :label="ruleWords.fallback"
         />
       </template>
-      <FieldSettings :key="type" v-model="settings" v-model:fit="isFit" :type="type" is-new />
+      <WorkedSettings v-if="isWorked" :key="type" v-model="settings" v-model:fit="isFit" :field="draft" is-new />
+      <FieldSettings v-else :key="`of ${type}`" v-model="settings" v-model:fit="isFit" :type="type" is-new />
       <FieldRules
-        v-if="!takesOptions"
+        v-if="!takesOptions && !isWorked"
         :key="`rules ${type}`"
         v-model:required="required"
         v-model:fallback="fallback"
         :field="draft"
       />
       <VTextField v-model="help" :label="fieldWords.help" :maxlength="longestHelp" :hint="fieldWords.helpHint" />
-      <p v-if="standing" class="soft">{{ fieldWords.gets(items) }}</p>
+      <p v-if="standing && !isWorked" class="soft">{{ fieldWords.gets(items) }}</p>
       <div class="ends">
         <VBtn type="submit" variant="flat" :disabled="!mayAdd">{{ fieldWords.add }}</VBtn>
         <VBtn variant="plain" @click="isOpen = false">{{ editorWords.cancel }}</VBtn>

@@ -20,6 +20,9 @@ export const typeWords: Readonly<Record<FieldTypeName, string>> = {
   email: 'An address to write to.',
   phone: 'A number to call.',
   votes: 'Who is for it; everybody has one vote.',
+  computed: 'What a formula comes to.',
+  rollUp: 'What the items inside come to.',
+  lookUp: 'What the item that it is inside of holds.',
 }
 
 export const fieldWords = {
@@ -147,4 +150,35 @@ export const kindWords = {
   newName: 'What is it called?',
   become: 'Its items become',
   count: (n: number) => (n === 1 ? 'kind' : 'kinds'),
+} as const
+
+export const workedFormWords = {
+  formula: 'Formula',
+  hint: 'Like effort * 2, or due - today.',
+  names: 'What can be named',
+  functions: 'What can be done with it',
+  gives: 'Shown as',
+  how: 'What is made of them',
+  hows: {
+    count: 'how many there are',
+    sum: 'the sum of a number',
+    average: 'the average of a number',
+    least: 'the smallest of a number',
+    most: 'the greatest of a number',
+    earliest: 'the earliest of a day',
+    latest: 'the latest of a day',
+    worst: 'the worst health',
+    finished: 'the share that is finished',
+  },
+  over: 'Of which items',
+  overs: { children: 'those directly inside', inside: 'all inside, at every level' },
+  of: 'Which field',
+  parentOf: 'Which field of the item that it is inside of',
+  weight: 'Weighed by',
+  alike: 'nothing: each counts alike',
+  none: 'No field of this project can be used so.',
+  results: 'It would be',
+  nothing: 'empty',
+  noItems: 'There are no items yet to try it on.',
+  name: (name: string) => `Put ${name} into the formula`,
 } as const

@@ -5,6 +5,7 @@ import { fieldTypeNames, optionColours, type FieldTypeName } from '#core/fields/
 import { fieldTypes } from '#core/fields/registry'
 import { useNames } from '#core/model/names'
 import { uses } from '#core/model/uses'
+import { isRetyped } from '#core/projects/set-up/retype'
 import type { FieldSettings } from '#core/fields/settings'
 import { fieldsOf, type Reader } from '#core/model/reader'
 import { isEmptyValue } from '#core/fields/value'
@@ -59,8 +60,8 @@ export function newField(reader: Reader, made: NewField, newId: () => string): B
 
 /** The types that a field can become: none where its values stand elsewhere; only those that can serve as it serves. */
 export function retypes(field: Field, reader: Pick<Reader, 'maybe'>): FieldTypeName[] {
-  if (fieldTypes[field.type].isApart) return []
+  if (!isRetyped(field.type)) return []
   const project = reader.maybe('project', field.project)
   const use = useNames.find((one) => project?.uses[one] === field.id)
-  return fieldTypeNames.filter((type) => !fieldTypes[type].isApart && (!use || uses[use].types.includes(type)))
+  return fieldTypeNames.filter((type) => isRetyped(type) && (!use || uses[use].types.includes(type)))
 }

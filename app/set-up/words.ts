@@ -135,6 +135,9 @@ export const changeWords = {
   limitGoes: 'Its limit goes with it.',
   views: (count: number) => (count === 1 ? 'One view names it:' : `${count} views name it:`),
   viewsLose: 'That phrase stays, struck through.',
+  workedLose: (names: readonly string[]) =>
+    `${listed(names, 'and')} ${names.length === 1 ? 'is' : 'are'} worked out from it, and will be empty.`,
+  stepsLose: (n: number) => `${counted(n, 'status asks', 'statuses ask')} for it, and won’t any more.`,
   queues: (people: readonly string[]) =>
     people.length === 1 ? `The queue of ${people[0]} changes.` : `The queues of ${listed(people, 'and')} change.`,
   noQueue: 'Nobody’s queue changes.',

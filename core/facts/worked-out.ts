@@ -246,6 +246,12 @@ export function workedValues(
   return values
 }
 
+/** What a field would come to by row, as it is said and not stored (yet). */
+export function tryOut(context: ViewContext, field: Field, find: FindFact): (row: number) => Value {
+  const its = new Workings(context, find).of(field)!
+  return (row) => its.valueAt(row)
+}
+
 /**
  * Works out anew what views read of worked-out fields, and gives the rows where something of it may have changed since a
  * moment.

@@ -41,9 +41,12 @@ const testWords: Readonly<Record<TestName, string>> = {
   empty: 'empty', filled: 'filled in', anyOf: 'any of', allOf: 'all of', has: 'words in it', between: 'from and to', days: 'days, also counted from today',
 } // prettier-ignore
 
+const asGiven = 'as the type that it gives'
+
 /** Markdown; made again by `npm run docs:tables`. */
 export function typesPage(): string {
-  const rows = Object.values(fieldTypes).map(({ name, label, kind, isApart }) => {
+  const rows = Object.values(fieldTypes).map(({ name, label, kind, isApart, isWorkedOut }) => {
+    if (isWorkedOut) return [label, filled[name] ?? '', asGiven, '✓', asGiven, asGiven]
     const { tests, totals, isDated } = kindsOfFacts[kind]
     const typed = typedExamples[name].map((text) => `\`${text}\``).join(', ') || filled[name] || ''
     const grouped = isApart ? 'filled or not' : isDated ? 'by day, week, month, quarter, year' : 'by value'

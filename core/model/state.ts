@@ -112,12 +112,16 @@ export class State implements Reader {
   }
 
   put<E extends EntityName>(entity: E, id: string, record: Records[E] | undefined): void {
+    if (entities[entity].touches === 'everything') this.edition++
+    this.#put(entity, id, record)
+  }
+
+  #put<E extends EntityName>(entity: E, id: string, record: Records[E] | undefined): void {
     if (entity === 'item') return this.#putItem(id, record as Item | undefined)
     const records = this.#records[entity as Apart] as Map<string, Records[E]>
     const before = records.get(id)
     if (record === undefined) records.delete(id)
     else records.set(id, record)
-    if (entities[entity].touches === 'everything') this.edition++
     if (entity === 'person') this.#people = undefined
     if (entity === 'option') this.#options = undefined
     if (entity === 'field') this.#retype(before as Field | undefined, record as Field | undefined)
@@ -135,7 +139,10 @@ export class State implements Reader {
     const place = entity === 'item' ? this.placeOf(id) : undefined
     if (place && field !== 'project') return place.table.set(place.row, field, value)
     const record = this.maybe(entity, id)
-    if (record) this.put(entity, id, { ...record, [field]: value } as Records[EntityName])
+    if (!record) return
+    // A project's next number is nothing that anything shows.
+    if (field !== 'nextNumber' && entities[entity].touches === 'everything') this.edition++
+    this.#put(entity, id, { ...record, [field]: value } as Records[EntityName])
   }
 
   #putItem(id: string, item: Item | undefined): void {

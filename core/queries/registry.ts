@@ -12,6 +12,7 @@ import { projectItems } from './project-items'
 import { queue } from './queue'
 import { itemNames, search } from './search'
 import { effects, itemsInAll, retyped, standing, typicalStays } from './set-up'
+import { tried } from './tried'
 import { typedWords } from './typed-words'
 import { valueCounts } from './value-counts'
 import { view } from './view'
@@ -22,7 +23,7 @@ export const watchedQueries = { directory, inTurn, turns, queue, view, item, ope
 /** What pages ask once. */
 export const askedQueries = {
   valueCounts, conditionCounts, typedWords, why, notIn, leaves, search, itemNames, history, longText, projectItems, drafts, effects,
-  typicalStays, itemsInAll, retyped,
+  typicalStays, itemsInAll, retyped, tried,
 } as const // prettier-ignore
 
 /** The name of a query that is kept answered. */

@@ -2,7 +2,7 @@
 import { computed, inject, onBeforeUnmount, onMounted, ref } from 'vue'
 import { must } from '#core/base/result'
 import type { Field } from '#core/model/records'
-import { fieldTypes } from '#core/fields/registry'
+import { typeOf } from '#core/fields/registry'
 import { idsOf } from '#core/fields/value'
 import type { Row } from '#core/layouts/rows'
 import { ValueText } from '../../parts/field-parts'
@@ -31,7 +31,7 @@ const due = computed(() => {
   return typeof value === 'string' && board.show().includes(uses.value?.due ?? '') ? value : undefined
 })
 const shown = computed(() => board.show().flatMap((id) => directory.reader.maybe('field', id) ?? []))
-const isOfPeople = (field: Field) => fieldTypes[field.type].choices === 'people'
+const isOfPeople = (field: Field) => typeOf(field).choices === 'people'
 const people = computed(() => [
   ...new Set(shown.value.filter(isOfPeople).flatMap((field) => idsOf(props.row.item.values[field.id]))),
 ])

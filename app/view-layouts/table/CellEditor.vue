@@ -5,7 +5,7 @@ import type { Row } from '#core/layouts/rows'
 import ColumnEditor from '../../parts/ColumnEditor.vue'
 import { useTitleEdit } from '../../parts/use-title-edit'
 import FieldEditor from '../../parts/FieldEditor.vue'
-import { fieldParts, ValueText } from '../../parts/field-parts'
+import { partsOf, ValueText } from '../../parts/field-parts'
 import { KindMark, StatusText } from '../../parts/marks'
 import { useDirectory } from '../../data/directory'
 import type { TableColumn } from './columns'
@@ -74,7 +74,7 @@ function onTitleKey(event: KeyboardEvent): void {
         @leave="emit('leave', $event)"
       />
       <ValueText
-        v-if="fieldParts[column.field.type].editor === 'list'"
+        v-if="partsOf(column.field).editor === 'list'"
         class="held"
         :field="column.field"
         :item="row.item"

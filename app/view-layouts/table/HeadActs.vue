@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { fieldRef } from '#core/facts/registry'
-import { fieldTypes } from '#core/fields/registry'
+import { typeOf } from '#core/fields/registry'
 import type { FieldId, Project, View, ViewDefinition } from '#core/model/records'
 import type { Act } from '../../parts/ActMenu.vue'
 import { useDirectory } from '../../data/directory'
@@ -29,7 +29,7 @@ const acts = computed((): Act[] => {
   }
   const sort = (down: boolean): void => change({ sort: [{ by: fieldRef(field.id), down }] })
   return [
-    ...(fieldTypes[field.type].isApart
+    ...(typeOf(field).isApart
       ? []
       : [
           { label: fieldWords.sortUp, do: () => sort(false) },

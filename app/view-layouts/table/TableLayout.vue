@@ -7,6 +7,7 @@ import { isHead, type GroupHead, type ListLine, type Row } from '#core/layouts/r
 import { useQuery } from '../../data/use-query'
 import { headOf } from '../../parts/called'
 import { usePreferences } from '../../data/preferences'
+import { useChanges } from '../../data/changes'
 import { useDirectory } from '../../data/directory'
 import { stands } from '../../data/stands'
 import { useViews } from '../../data/views'
@@ -25,7 +26,7 @@ import { RowMenu } from '../../parts/row-menu'
 import GroupHeadRow from './GroupHeadRow.vue'
 import TableHead from './TableHead.vue'
 import { useLightRows } from './use-light-rows'
-import { HeadActs } from './beside'
+import { HeadActs, sayWorked } from './beside'
 import { columnsOf, gridTemplate, leastWidth, type HeadPlace } from './columns'
 import TableRow from './TableRow.vue'
 import { useCells } from './use-cells'
@@ -185,6 +186,7 @@ const buttonAt = computed(() => {
   const top = (line?.start ?? 0) - (virtualizer.value.scrollOffset ?? 0)
   return line && rowAt(index) && top >= 0 ? { index, top } : undefined
 })
+const changes = useChanges()
 const addLine = ref<{ focus(): void }>()
 const cells = useCells({
   lines: () => total.value,
@@ -198,6 +200,7 @@ const cells = useCells({
   rowHeight: () => rowHeight.value,
   scrollTo: (row) => virtualizer.value.scrollToIndex(row),
   toggleFold,
+  tellWorked: (field) => void sayWorked().then((said) => changes.say(said(directory.reader, field))),
   open: (key) => emit('open', key),
   walk: (key) => emit('walk', key),
   addItem: () => addLine.value?.focus(),

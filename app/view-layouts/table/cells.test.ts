@@ -59,6 +59,7 @@ const grid = () =>
     rowHeight: () => 32,
     scrollTo: (row) => said.push(`scroll ${row}`),
     toggleFold: (head) => said.push(`fold ${head.head}`),
+    tellWorked: (field) => said.push(`worked ${field.name}`),
     open: (key) => said.push(`open ${key}`),
     walk: (key) => said.push(`walk ${key}`),
     stretch: () => ({ from: 0, ids: [] }),

@@ -1,9 +1,9 @@
 import type { BuiltIn } from '#core/model/called'
-import { fieldTypes } from '#core/fields/registry'
+import { typeOf } from '#core/fields/registry'
 import type { AutomaticFactName } from '#core/model/names'
 import type { FactRef, Field } from '#core/model/records'
 import { fieldRef } from '#core/facts/registry'
-import { fieldParts } from '../../parts/field-parts'
+import { partsOf } from '../../parts/field-parts'
 import { tableWords } from '../words'
 
 export interface TableColumn {
@@ -35,14 +35,14 @@ export function columnsOf(
     own('kind', tableWords.kind, 108),
     own('status', head('status'), 128),
     ...fields.map((field): TableColumn => {
-      const [least, share] = fieldParts[field.type].width
-      const sort = fieldTypes[field.type].isApart ? undefined : fieldRef(field.id)
+      const [least, share] = partsOf(field).width
+      const sort = typeOf(field).isApart ? undefined : fieldRef(field.id)
       return {
         id: field.id,
         is: 'field',
         name: field.name,
         field,
-        isNumber: !!fieldParts[field.type].isNumber,
+        isNumber: !!partsOf(field).isNumber,
         ...width(field.id, least, share),
         sort,
       }

@@ -3,9 +3,10 @@ import type { GroupHead, Row } from '#core/layouts/rows'
 import { useChanges } from '../../data/changes'
 import { clearSeveral, press, setValue } from '../../parts/edits'
 import { fieldTypes } from '#core/fields/registry'
-import { fieldParts } from '../../parts/field-parts'
+import { partsOf } from '../../parts/field-parts'
 import { keepEarlyKeys } from '../../parts/early-keys'
 import { asksForMenu } from '../../parts/menu-place'
+import type { Field } from '#core/model/records'
 import type { TableColumn } from './columns'
 import type { Edit } from './TableRow.vue'
 
@@ -24,6 +25,8 @@ interface Grid {
   rowHeight(): number
   scrollTo(row: number): void
   toggleFold(head: GroupHead): void
+  /** Says how a field is worked out that somebody would fill in. */
+  tellWorked(field: Field): void
   open(key: string): void
   walk(key: string): void
   /** The keyboard asks for a new item. */
@@ -131,8 +134,9 @@ export function useCells(grid: Grid) {
     if (!row || !column) return
     at.value = { row: rowIndex, column: columnIndex }
     const { field } = column
-    const editor = field && fieldParts[field.type].editor
+    const editor = field && partsOf(field).editor
     if (column.is === 'key' || editor === 'panel') return grid.open(row.address)
+    if (field && editor === 'none') return grid.tellWorked(field)
     if (!grid.mayEdit()) return
     if (field && editor === 'press') return void press(changes, row.item, field, grid.me())
     editing.value = { item: row.item.id, column: column.id, typed }
@@ -141,7 +145,7 @@ export function useCells(grid: Grid) {
   function empty(rowIndex: number, columnIndex: number): void {
     const [row, field] = [grid.rowAt(rowIndex), grid.columns()[columnIndex]?.field]
     const held = row && field && row.item.values[field.id]
-    if (!row || !field || held === undefined || fieldParts[field.type].editor === 'panel') return
+    if (!row || !field || held === undefined || ['panel', 'none'].includes(partsOf(field).editor)) return
     if (fieldTypes[field.type].isOwn) return
     if (Array.isArray(held)) void clearSeveral(changes, row.item, field.id)
     else void setValue(changes, row.item, field.id, held, null)
