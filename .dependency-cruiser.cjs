@@ -6,7 +6,7 @@ const layers = [
   ['change'],
   ['access'],
   ['facts'],
-  ['formulas'],
+  ['worked-out'],
   ['views'],
   ['setup'],
   ['items', 'people', 'projects', 'saved-views', 'bring-in'],
@@ -44,7 +44,8 @@ module.exports = {
       from: { path: '^core/', pathNot: notTests },
       to: {
         dependencyTypes: ['npm', 'npm-dev'],
-        pathNot: 'node_modules/(zod|fractional-indexing|@marcbachmann/cel-js|@leeoniya/ufuzzy|papaparse|@types/papaparse)/',
+        pathNot:
+          'node_modules/(zod|fractional-indexing|@marcbachmann/cel-js|@leeoniya/ufuzzy|papaparse|@types/papaparse)/',
       },
     },
     { name: 'server-not-app', severity: 'error', from: { path: '^server/' }, to: { path: '^app/' } },

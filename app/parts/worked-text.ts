@@ -1,5 +1,5 @@
 import { writtenFormula } from '#core/fields/formulas'
-import { nameables } from '#core/formulas/names'
+import { nameables } from '#core/worked-out/names'
 import type { Reader } from '#core/model/reader'
 import type { Field } from '#core/model/records'
 import { workedWords } from './worked-words'

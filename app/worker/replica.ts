@@ -5,7 +5,7 @@ import { ok, problem, type Problem, type Result } from '#core/base/result'
 import { judge, needsOf, type Command } from '#core/commands/registry'
 import { personActor } from '#core/change/actor'
 import type { Entry, Place } from '#core/change/command'
-import { bringWhereNeeded } from '#core/formulas/bring'
+import { bringWhereNeeded } from '#core/worked-out/bring'
 import { isSetChange, mostChangesAtOnce, type Patch } from '#core/change/patch'
 import { ReplicaState, type EntryBook } from '#core/change/replica-state'
 import { nameOf } from '#core/items/history'
@@ -493,11 +493,11 @@ export class Replica implements QueryContext {
     if (changed.isEmpty) return
     this.#touched = new ChangeSet()
     this.listener.changed(changed)
-    if (changed.all) void this.#bringFormulas()
+    if (changed.all) void this.#bringWorkings()
   }
 
-  /** What evaluates formulas is loaded where there are some; where it does not come it is tried again later. */
-  async #bringFormulas(): Promise<void> {
+  /** What works fields out is loaded where there are some; where it does not come it is tried again later. */
+  async #bringWorkings(): Promise<void> {
     if (await bringWhereNeeded(this.state).catch(() => false)) this.#tellAll()
   }
 

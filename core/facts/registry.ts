@@ -21,7 +21,7 @@ import { status } from './status'
 import { title } from './title'
 import { turn } from './turn'
 import { untouched } from './untouched'
-import { workedSource } from './worked-out'
+import { workedSource } from './workings'
 
 /** What the product itself knows of every item, in the order in which it is listed. */
 export const automaticFacts: Readonly<Record<AutomaticFactName, AutomaticFact>> = {
@@ -62,7 +62,7 @@ export function factOfField(field: Field): Fact {
     figures: figuresOf(field),
     source: (context) =>
       isWorkedOut(field)
-        ? workedSource(context, field, maybeFact)
+        ? workedSource(context, field)
         : type.source(context.table.column(field.id), fieldContext(context.reader, field)),
     ...(type.choices === 'options' && {
       isListed: true,

@@ -1,3 +1,4 @@
+import type { GivenType } from './names'
 import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import fc from 'fast-check'
@@ -45,7 +46,7 @@ const speeches: readonly Speech[] = [
   { decimal: ',', first: 'day', today: '2026-11-25', timeZone: 'Asia/Kathmandu', calendar },
 ]
 /** Values that each type stores. */
-const valueOf: Record<Exclude<FieldTypeName, 'longText'>, fc.Arbitrary<Value>> = {
+const valueOf: Record<GivenType | 'votes', fc.Arbitrary<Value>> = {
   shortText: fc.stringMatching(/^[a-zA-Zé0-9]( ?[a-z0-9]){0,30}$/),
   number: fc.integer({ min: -1_000_000, max: 1_000_000 }),
   oneOption: fc.constantFrom('o1', 'o2', 'o3'),

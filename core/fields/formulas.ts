@@ -124,6 +124,3 @@ export const keysIn = (stored: string): string[] => [
 /** The bare names that a stored formula has: those of the language, and of what walks over many. */
 export const namesIn = (stored: string): ReadonlySet<string> =>
   new Set(tokensOf(stored).flatMap(({ text, is }) => (is === 'name' ? [text] : [])))
-/** The formula with every key in it mapped. */
-export const mapKeys = (stored: string, map: (key: string) => string): string =>
-  rewrite(stored, ({ text, is }) => (is === 'quoted' ? `\`${map(text.slice(1, -1))}\`` : text)).text

@@ -5,8 +5,7 @@ import { itemKey, pathOf, type Reader } from '../model/reader'
 import { isWorkedOut } from '../fields/registry'
 import type { Field, Item, PersonId } from '../model/records'
 import { viewContext } from '../facts/contract'
-import { maybeFact } from '../facts/registry'
-import { workedValues } from '../facts/worked-out'
+import { workings } from '../facts/workings'
 import { lateDays, turnOf } from '../model/turn'
 import type { GroupValue } from '../views/axes'
 import type { TotalValues } from '../views/totals'
@@ -103,7 +102,7 @@ export function workedIn(
   const row = shown.some(isWorkedOut) ? reader.table(project).maybeRow(id) : undefined
   // Who looks makes no difference to a formula.
   const nobody = { me: '' as PersonId, today }
-  return row === undefined ? undefined : workedValues(viewContext(reader, project, nobody), shown, row, maybeFact)
+  return row === undefined ? undefined : workings()?.values(viewContext(reader, project, nobody), shown, row)
 }
 
 /** The same with its parents. */

@@ -11,10 +11,8 @@ import type {
   TurnOf,
   ViewDefinition,
 } from './records'
-import { mapKeys } from '../fields/formulas'
 import type { FieldSettings } from '../fields/settings'
 import { idsOf } from '../fields/value'
-import { isAutomatic } from './names'
 
 /**
  * Where records of an entity are held. *directory*: by everyone who sees them, all of them. *item table*: in the columns
@@ -93,6 +91,8 @@ function mapFallback({ type }: Field, fallback: Fallback, map: MapId): Fallback 
   return Array.isArray(value) ? { ...fallback, value: each(value as string[], entity, map) } : fallback
 }
 
+/** A formula names fields by their ids, between accents (`fields/formulas.ts`). */
+const idInFormula = /`([0-9a-f-]{36})`/g
 /** What a field's settings speak of: people who can be chosen, and the fields that another is worked out from. */
 const mapSettings = (settings: FieldSettings, map: MapId): FieldSettings => ({
   ...settings,
@@ -100,7 +100,7 @@ const mapSettings = (settings: FieldSettings, map: MapId): FieldSettings => ({
   ...(settings.of && { of: map(settings.of, 'field') }),
   ...(settings.weight && { weight: map(settings.weight, 'field') }),
   ...(settings.formula && {
-    formula: mapKeys(settings.formula, (key) => (isAutomatic(key) ? key : map(key, 'field'))),
+    formula: settings.formula.replace(idInFormula, (_, id: string) => `\`${map(id, 'field')}\``),
   }),
 })
 

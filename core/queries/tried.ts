@@ -4,11 +4,9 @@ import type { GivenType } from '../fields/names'
 import { isEmptyValue } from '../fields/contract'
 import { figuresOf, typeOf } from '../fields/registry'
 import { viewContext } from '../facts/contract'
-import { evaluator, type FormulaFault } from '../facts/evaluator'
-import { maybeFact } from '../facts/registry'
-import { tryOut } from '../facts/worked-out'
-import { bringFormulas } from '../formulas/bring'
-import { nameables } from '../formulas/names'
+import { workings, type FormulaFault } from '../facts/workings'
+import { bringLater } from '../worked-out/bring'
+import { nameables } from '../worked-out/names'
 import { fieldContext, itemKey, type Reader } from '../model/reader'
 import type { Field } from '../model/records'
 import { workedRefusal } from '../projects/set-up/worked-out'
@@ -38,11 +36,11 @@ const [shown, looked] = [3, 300]
 
 /** What a worked-out field would come to, while it is being made. */
 export const tried = askedQuery<TriedInput, TriedAnswer>(async (context, { field, written }) => {
+  await bringLater()
   if (written === undefined) return answer(context, field)
-  await bringFormulas()
   const { state } = context
   const stored = storedFormula(written, nameables(state, field.project))
-  const checked = evaluator()!.check(state, field.project, stored.text)
+  const checked = workings()!.check(state, field.project, stored.text)
   if (!checked.ok) {
     const { words, from, to } = checked.problem
     return { fault: { words, from: stored.back(from), to: stored.back(to) }, results: [] }
@@ -62,7 +60,7 @@ function answer(context: QueryContext, field: Field): TriedAnswer {
 function resultsOf(context: QueryContext, reader: Reader, field: Field): TriedAnswer['results'] {
   const view = viewContext(reader, field.project, viewerOf(context))
   const { table } = view
-  const valueAt = tryOut(view, field, maybeFact)
+  const valueAt = workings()!.tryOut(view, field)
   const type = typeOf(field)
   const said = (row: number) => {
     const value = valueAt(row)

@@ -373,6 +373,8 @@ export function randomOf(small: Small) {
         return day(-40, 60)
       case 'checkbox':
         return fc.constant(true)
+      default:
+        throw new RangeError(`nobody fills in what is ${field.type}`)
     }
   }
   const values = fc.record(Object.fromEntries(fields.map((field) => [field.id, fc.option(value(field), { freq: 2 })])))

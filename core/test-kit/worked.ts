@@ -6,14 +6,14 @@ import { healths } from '../fields/health'
 import type { FieldTypeName } from '../fields/names'
 import type { FieldSettings } from '../fields/settings'
 import type { Value } from '../fields/value'
-import { bringFormulas } from '../formulas/cel'
-import { nameables } from '../formulas/names'
+import { useWorkings } from '../worked-out/workings'
+import { nameables } from '../worked-out/names'
 import { fieldsOf, type Reader } from '../model/reader'
 import type { Field, Item } from '../model/records'
 import type { Viewer } from '../facts/viewer'
 import type { Small } from './workspace'
 
-bringFormulas()
+useWorkings()
 
 /** What a plain one is worked out from. */
 interface Plainly {

@@ -4,7 +4,7 @@ import { momentNow, noRow } from '../model/item-table'
 import type { Total } from '../model/records'
 import type { ViewContext } from '../facts/contract'
 import { isSameFact } from '../facts/registry'
-import { changedSince } from '../facts/worked-out'
+import { workings } from '../facts/workings'
 import type { Axis, GroupValue } from './axes'
 import {
   comparePaths,
@@ -177,7 +177,7 @@ export class LiveView {
       const row = table.maybeRow(id)
       if (row !== undefined) rows.add(row)
     }
-    for (const row of changedSince(context, this.#moment)) rows.add(row)
+    for (const row of workings()?.changedSince(context, this.#moment) ?? []) rows.add(row)
     this.#moment = momentNow()
     if (kin.inside || kin.above) for (const row of [...rows]) this.#addKin(row, rows)
     if (rows.size > mostTouched) this.evaluate(context)

@@ -2,7 +2,7 @@ import fs from 'node:fs'
 import os from 'node:os'
 import { dirname, join } from 'node:path'
 import { defineNitroPlugin, useRuntimeConfig, useStorage } from 'nitropack/runtime'
-import { bringFormulas } from '#core/formulas/cel'
+import { useWorkings } from '#core/worked-out/workings'
 import { loadDemo } from '../../demo/load'
 import { openDatabase } from '../db/open'
 import { emptyAll, theWorkspace } from '../db/load'
@@ -36,7 +36,7 @@ function refuseDemoForAll({ WRENLEAF_DEMO, WRENLEAF_DEMO_FOR_ALL, NITRO_HOST, HO
 }
 
 async function open(): Promise<House> {
-  bringFormulas()
+  useWorkings()
   const env = process.env
   refuseDemoForAll(env)
   theAddresses()

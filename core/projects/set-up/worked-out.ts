@@ -3,7 +3,7 @@ import { problem, type Problem } from '../../base/result'
 import { keysIn } from '../../fields/formulas'
 import type { RollUpName } from '../../fields/names'
 import { fieldTypes, isWorkedOut, shownType, typeOf } from '../../fields/registry'
-import { formulaRefusal } from '../../facts/evaluator'
+import { formulaRefusal } from '../../facts/workings'
 import type { Reader } from '../../model/reader'
 import type { Field } from '../../model/records'
 

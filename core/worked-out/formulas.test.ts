@@ -7,12 +7,9 @@ import { isWorkedOut } from '../fields/registry'
 import { fieldsOf } from '../model/reader'
 import type { Field } from '../model/records'
 import { garden, type Garden } from '../test-kit/garden'
-import { maybeFact } from '../facts/registry'
-import { workedValues } from '../facts/worked-out'
-import { bringFormulas, cel } from './cel'
+import { check } from './cel'
+import { values } from './columns'
 import { nameables } from './names'
-
-bringFormulas()
 
 /** A garden with a computed field, and what it comes to for an item. */
 function computing(written: string, gives: GivenType = 'number', more: Field['settings'] = {}) {
@@ -30,7 +27,7 @@ function add(of: Garden, name: string, written: string, gives: GivenType, more: 
 }
 function valueOf(of: Garden, item: ItemId, field: Field) {
   const context = of.askedBy('Séverine')
-  return workedValues(context, [field], context.table.maybeRow(item)!, maybeFact)?.[field.id] ?? null
+  return values(context, [field], context.table.maybeRow(item)!)?.[field.id] ?? null
 }
 
 describe('a formula', () => {
@@ -107,7 +104,7 @@ describe('what is wrong with a formula', () => {
   const faultOf = (written: string): [words: string, at: string] | undefined => {
     const { state, project } = garden()
     const stored = storedFormula(written, nameables(state, project.id))
-    const checked = cel.check(state, project.id, stored.text)
+    const checked = check(state, project.id, stored.text)
     if (checked.ok) return undefined
     const { words, from, to } = checked.problem
     return [words, written.slice(stored.back(from), stored.back(to))]

@@ -7,11 +7,14 @@ import { dayNumber } from '../base/dates'
 import { fail, ok, type Result } from '../base/result'
 import { keysIn, readableFormula, wordOf, type Rewritten } from '../fields/formulas'
 import type { GivenType } from '../fields/names'
+import type { Value } from '../fields/contract'
+import type { FieldSettings } from '../fields/settings'
+import type { Read } from './read'
 import { noRow } from '../model/item-table'
 import type { Reader } from '../model/reader'
 import type { ProjectId } from '../model/records'
 import type { ViewContext } from '../facts/contract'
-import { bringEvaluator, type Checked, type Evaluator, type FormulaFault } from '../facts/evaluator'
+import type { Checked, FormulaFault } from '../facts/workings'
 import { faultOf, typeWords } from './faults'
 import { addFunctions } from './functions'
 import { costOf, mostCost, usesPattern, type Node } from './cost'
@@ -102,7 +105,7 @@ function scopeOf(
   context: ViewContext,
   Item: new (row: number) => Walked,
   formula: string,
-  read: Parameters<Evaluator['prepare']>[2],
+  read: Read,
 ): Scope | undefined {
   const { table, viewer } = context
   const scope = { row: noRow }
@@ -137,37 +140,38 @@ const define = (scope: object, name: string, get: () => unknown): void =>
   void Object.defineProperty(scope, name, { enumerable: true, get })
 const empty = { double: Number.NaN, string: '', bool: false, Day: new Day(Number.NaN), 'list<string>': [] } as const
 
-/** Evaluates formulas. */
-export const cel: Evaluator = {
-  check(reader, project, formula) {
-    const { checked } = knownOf(reader, project)
-    const before = checked.get(formula)
-    if (before) return before
-    const now = checkIn(reader, project, formula)
-    checked.set(formula, now)
-    return now
-  },
-  prepare(context, settings, read) {
-    const { reader, project } = context
-    const { formula = '' } = settings
-    if (!this.check(reader, project, formula).ok) return undefined
-    const { env, Item } = knownOf(reader, project)
-    const evaluate = env.parse(readableFormula(formula).text)
-    const scope = scopeOf(context, Item, formula, read)
-    return (
-      scope &&
-      ((row) => {
-        scope.row = row
-        try {
-          return valueOf(evaluate(scope), settings)
-        } catch {
-          // As of a list whose first is asked for, and which has none: what cannot be worked out is empty.
-          return null
-        }
-      })
-    )
-  },
+/** What a stored formula is in a project; the place of a fault is one in the stored formula. */
+export function check(reader: Reader, project: ProjectId, formula: string): Result<Checked, FormulaFault> {
+  const { checked } = knownOf(reader, project)
+  const before = checked.get(formula)
+  if (before) return before
+  const now = checkIn(reader, project, formula)
+  checked.set(formula, now)
+  return now
 }
 
-/** Has computed fields evaluated from now on. */
-export const bringFormulas = (): void => bringEvaluator(cel)
+/** How each row is evaluated; undefined where the formula cannot be (any more). */
+export function prepare(
+  context: ViewContext,
+  settings: FieldSettings,
+  read: Read,
+): ((row: number) => Value) | undefined {
+  const { reader, project } = context
+  const { formula = '' } = settings
+  if (!check(reader, project, formula).ok) return undefined
+  const { env, Item } = knownOf(reader, project)
+  const evaluate = env.parse(readableFormula(formula).text)
+  const scope = scopeOf(context, Item, formula, read)
+  return (
+    scope &&
+    ((row) => {
+      scope.row = row
+      try {
+        return valueOf(evaluate(scope), settings)
+      } catch {
+        // As of a list whose first is asked for, and which has none: what cannot be worked out is empty.
+        return null
+      }
+    })
+  )
+}

@@ -9,10 +9,10 @@ import type { Source } from '../fields/source'
 import { noRow, type ItemTable } from '../model/item-table'
 import type { Field } from '../model/records'
 import { fromDayNumber } from '../base/dates'
-import type { ViewContext } from './contract'
-import type { Read, Readable } from './evaluator'
-import { phaseOf } from './phase'
-import { daysOf } from './viewer'
+import type { ViewContext } from '../facts/contract'
+import { phaseOf } from '../facts/phase'
+import { daysOf } from '../facts/viewer'
+import type { Read, Readable } from './read'
 
 /** How a field is worked out. */
 export interface Working {

@@ -1,5 +1,5 @@
 /** What is wrong with a formula, in the words of whoever wrote it. */
-import type { FormulaFault } from '../facts/evaluator'
+import type { FormulaFault } from '../facts/workings'
 
 /** A fault as the library tells it. */
 interface Told {

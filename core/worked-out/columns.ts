@@ -9,10 +9,12 @@ import { namesIn } from '../fields/formulas'
 import type { Source } from '../fields/source'
 import { momentNow, nextMoment, noRow, type ItemTable } from '../model/item-table'
 import { isAutomatic } from '../model/names'
-import { fieldContext, type Reader } from '../model/reader'
-import type { FactRef, Field, FieldId, ProjectId } from '../model/records'
-import type { Fact, ViewContext } from './contract'
-import { evaluator, type Read, type Readable } from './evaluator'
+import { fieldContext } from '../model/reader'
+import type { FactRef, Field, FieldId, Item } from '../model/records'
+import type { ViewContext } from '../facts/contract'
+import { maybeFact } from '../facts/registry'
+import { prepare } from './cel'
+import type { Read, Readable } from './read'
 import { lookUpOf, rollUpOf, type Working } from './roll-ups'
 
 /** Whose change, besides its own, changes what an item comes to. */
@@ -26,9 +28,6 @@ interface Spread {
   /** Of all that it is inside of. */
   above: boolean
 }
-
-/** Finds facts; handed in, because facts are what finds worked-out fields. */
-export type FindFact = (reader: Reader, project: ProjectId, ref: FactRef) => Fact | undefined
 
 /** More rows than this share of all are filled at once, where that can be. */
 const few = 4
@@ -146,15 +145,13 @@ class WorkedColumn {
 }
 
 /** The worked-out fields of a project's items, as they are on a day while nothing but items changes. */
-class Workings {
+class Project {
   readonly #columns = new Map<FieldId, WorkedColumn>()
   readonly #begun = new Set<FieldId>()
 
   constructor(
     readonly context: ViewContext,
-    readonly find: FindFact,
     readonly edition = context.reader.edition,
-    readonly by = evaluator(),
   ) {}
 
   /** Undefined where it hangs on itself, which what is stored does not. */
@@ -174,12 +171,12 @@ class Workings {
   #work(field: Field, read: Read): Working | undefined {
     if (field.type === 'rollUp') return rollUpOf(this.context, field, read)
     if (field.type === 'lookUp') return lookUpOf(this.context, field, read)
-    const valueAt = this.by?.prepare(this.context, field.settings, read)
+    const valueAt = prepare(this.context, field.settings, read)
     return valueAt && { valueAt }
   }
   #read(key: string, needs: WorkedColumn[], spread: Spread): Readable | undefined {
     const { reader, project, table } = this.context
-    const fact = this.find(reader, project, refOf(key))
+    const fact = maybeFact(reader, project, refOf(key))
     if (!fact) return undefined
     const { field } = fact
     if (!field || !isWorkedOut(field)) {
@@ -211,56 +208,47 @@ function spreadOf({ type, settings: { over, formula } }: Field): Spread {
   } // prettier-ignore
 }
 
-const known = new WeakMap<ItemTable, Workings>()
-function workingsOf(context: ViewContext, find: FindFact): Workings {
+const known = new WeakMap<ItemTable, Project>()
+function projectOf(context: ViewContext): Project {
   const { table, reader, viewer } = context
   const before = known.get(table)
-  const isSame = before?.edition === reader.edition && before.by === evaluator()
-  if (isSame && before.context.viewer.today === viewer.today && before.context.reader === reader) return before
-  const now = new Workings(context, find)
+  const isSame = before?.edition === reader.edition && before.context.reader === reader
+  if (isSame && before.context.viewer.today === viewer.today) return before
+  const now = new Project(context)
   known.set(table, now)
   return now
 }
 
 /** How views read a worked-out field. Every row is worked out, and kept so by `changedSince`. */
-export function workedSource(context: ViewContext, field: Field, find: FindFact): Source {
-  const its = workingsOf(context, find).of(field)!
+export function source(context: ViewContext, field: Field): Source {
+  const its = projectOf(context).of(field)!
   its.isRead = true
   its.fill()
   return typeOf(field).source(its.column, fieldContext(context.reader, field))
 }
 
 /** What the worked-out ones of some fields come to for one row; empty ones are left out. */
-export function workedValues(
-  context: ViewContext,
-  fields: readonly Field[],
-  row: number,
-  find: FindFact,
-): Readonly<Record<string, Value>> | undefined {
-  let values: Record<string, Value> | undefined
+export function values(context: ViewContext, fields: readonly Field[], row: number): Item['values'] | undefined {
+  let found: Record<string, Value> | undefined
   for (const field of fields) {
     if (!isWorkedOut(field)) continue
-    const value = workingsOf(context, find).of(field)!.valueAt(row)
-    if (value !== null) (values ??= {})[field.id] = value
+    const value = projectOf(context).of(field)!.valueAt(row)
+    if (value !== null) (found ??= {})[field.id] = value
   }
-  return values
+  return found
 }
 
 /** What a field would come to by row, as it is said and not stored (yet). */
-export function tryOut(context: ViewContext, field: Field, find: FindFact): (row: number) => Value {
-  const its = new Workings(context, find).of(field)!
+export function tryOut(context: ViewContext, field: Field): (row: number) => Value {
+  const its = new Project(context).of(field)!
   return (row) => its.valueAt(row)
 }
 
-/**
- * Works out anew what views read of worked-out fields, and gives the rows where something of it may have changed since a
- * moment.
- */
+/** Works out anew what views read, and gives the rows where something of it may have changed since a moment. */
 export function changedSince(context: ViewContext, since: number): number[] {
   const { table } = context
-  const columns = known.get(table)?.read() ?? []
   const rows = new Set<number>()
-  for (const one of columns) {
+  for (const one of known.get(table)?.read() ?? []) {
     one.fill()
     const { stamps } = one
     for (let row = 0; row < table.n; row++) if (stamps[row]! > since) rows.add(row)
