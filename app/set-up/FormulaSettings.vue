@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import { computed, nextTick, onMounted, ref, shallowRef, watch } from 'vue'
-import { VBtn } from 'vuetify/components/VBtn'
 import { VNumberInput } from 'vuetify/components/VNumberInput'
 import { VSelect } from 'vuetify/components/VSelect'
 import { VTextField } from 'vuetify/components/VTextField'
@@ -111,7 +110,6 @@ function put(word: string): void {
   })
 }
 const wordFor = (key: string): string => writtenFormula(`\`${key}\``, names.value)
-const showsFunctions = ref(false)
 const isNamed = (name: string, word: string): boolean => oneWord(name) === word
 </script>
 
@@ -125,8 +123,8 @@ const isNamed = (name: string, word: string): boolean => oneWord(name) === word
       auto-grow
       :maxlength="longestFormula"
       spellcheck="false"
-      :hint="workedFormWords.hint"
-      :persistent-hint="!written.trim()"
+      :hint="fault || problem ? '' : workedFormWords.hint"
+      persistent-hint
       :error="!!fault || !!problem"
     />
     <p v-if="fault" class="fault" role="alert">
@@ -181,22 +179,17 @@ const isNamed = (name: string, word: string): boolean => oneWord(name) === word
         </button>
       </div>
     </details>
-    <VBtn
-      variant="plain"
-      size="small"
-      class="more"
-      :aria-expanded="showsFunctions"
-      @click="showsFunctions = !showsFunctions"
-      >{{ workedFormWords.functions }}</VBtn
-    >
-    <dl v-if="showsFunctions">
-      <template v-for="{ typed, does } in functionList" :key="typed">
-        <dt>
-          <code>{{ typed }}</code>
-        </dt>
-        <dd class="soft">{{ does }}</dd>
-      </template>
-    </dl>
+    <details>
+      <summary class="soft">{{ workedFormWords.functions }}</summary>
+      <dl>
+        <template v-for="{ typed, does } in functionList" :key="typed">
+          <dt>
+            <code>{{ typed }}</code>
+          </dt>
+          <dd class="soft">{{ does }}</dd>
+        </template>
+      </dl>
+    </details>
   </div>
 </template>
 
@@ -244,15 +237,11 @@ summary {
   background: var(--sunk);
   color: var(--ink);
 }
-.more {
-  justify-self: start;
-  padding: 0;
-}
 dl {
   display: grid;
   grid-template-columns: max-content minmax(0, 1fr);
   gap: 2px 14px;
-  margin: 0;
+  margin: 8px 0 0;
 }
 dd {
   margin: 0;

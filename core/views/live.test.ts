@@ -28,6 +28,22 @@ describe('a view that is kept right', () => {
     expect(view.totals).toEqual([2075])
   })
 
+  it('lets an item go beside one that is held: both stand where they belong', () => {
+    const view = one.live('in the team’s order')
+    const before = titlesOf(view)
+    for (const title of [
+      'Reopen the palm court',
+      'Reseat brackets',
+      'Reopen the palm court',
+      'Prime the ribs',
+      'Reseat brackets',
+    ]) {
+      // prettier-ignore
+      view.hold(idsOf(title))
+      expect(titlesOf(view)).toEqual(before)
+    }
+  })
+
   it('takes in what comes to belong and lets go what does not; an emptied group goes', () => {
     const view = one.live('not finished, by need, with need')
     expect(view.groups.length).toBe(4)

@@ -286,7 +286,7 @@ export class LiveView {
     return leaf
   }
 
-  /** By binary search; held rows, which may be out of order, are passed over. */
+  /** By binary search over the rows that are not held, which alone are sure to be in order. */
   #placeIn({ rows, n }: Leaf, row: number): number {
     let [low, high] = [0, n]
     while (low < high) {
@@ -296,6 +296,8 @@ export class LiveView {
       if (probe < high && compareBy(this.#plan.order, rows[probe]!, row) < 0) low = probe + 1
       else high = middle
     }
+    // Those between are held: after the ones that it comes after.
+    while (low < n && this.#isHeld(rows[low]!) && compareBy(this.#plan.order, rows[low]!, row) < 0) low++
     return low
   }
 
