@@ -1,9 +1,10 @@
 <script setup lang="ts">
 import { computed, onMounted, ref } from 'vue'
-import { navigateTo, useFetch } from 'nuxt/app'
+import { navigateTo } from 'nuxt/app'
 import { VBtn } from 'vuetify/components/VBtn'
 import { VTextField } from 'vuetify/components/VTextField'
 import { longestName } from '#core/base/text'
+import { firstAnswer } from '../data/first-answer'
 import { callServer, plainProblem } from '../data/server'
 import { PersonPebble } from '../parts/marks'
 import DoorPage from '../shell/DoorPage.vue'
@@ -16,7 +17,7 @@ interface Welcome {
   readonly demo?: boolean
   readonly people?: readonly { id: string; name: string; role: string; colour: string; turn: number; late: number }[]
 }
-const { data: welcome } = await useFetch<Welcome>('/api/welcome')
+const welcome = await firstAnswer<Welcome>('/api/welcome')
 const form = ref({ email: '', password: '', code: '', name: '', workspace: '', timeZone: 'Europe/Berlin' })
 const said = ref('')
 const isBusy = ref(false)

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { TriedAnswer } from '#core/queries/tried'
+import type { TriedAnswer } from '#core/facts/workings'
 import { workedFormWords } from './field-words'
 
 /** What a worked-out field would be of some items that are there. */

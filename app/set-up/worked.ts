@@ -3,7 +3,7 @@ import { givenTypes, type Reach, type RollUpName } from '#core/fields/names'
 import { figuresOf, shownType } from '#core/fields/registry'
 import type { FieldSettings } from '#core/fields/settings'
 import type { Field } from '#core/model/records'
-import { canBeLookedUp, canWeigh, rollUpsOf } from '#core/projects/set-up/worked-out'
+import { canBeLookedUp, canWeigh, rollUpsOf } from '#core/worked-out/choices'
 
 /** The fields that a roll-up can read. */
 export const readBy = (how: RollUpName, fields: readonly Field[]): Field[] =>

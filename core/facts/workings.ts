@@ -2,28 +2,37 @@
  * Where worked-out fields are worked out. What does it comes with a language for formulas, which most pages never need:
  * whoever has loaded it hands it in, once for the thread. Until then such fields are empty.
  */
-import type { Problem, Result } from '../base/result'
-import type { Value } from '../fields/contract'
+import type { Problem } from '../base/result'
 import type { GivenType } from '../fields/names'
-import { typeOf } from '../fields/registry'
-import type { FieldSettings } from '../fields/settings'
+import { isWorkedOut, typeOf } from '../fields/registry'
 import type { Source } from '../fields/source'
 import { fieldContext, type Reader } from '../model/reader'
-import type { Field, Item, ProjectId } from '../model/records'
+import type { Field, Item } from '../model/records'
 import type { ViewContext } from './contract'
 
-/** What is known of a formula before anything is evaluated. */
-export interface Checked {
-  /** As what its results can be shown, the most fitting first. */
-  readonly gives: readonly GivenType[]
-  /** The keys that it names. */
-  readonly keys: readonly string[]
-}
 /** Why a formula cannot be used, and where in it the reason lies. */
 export interface FormulaFault {
   readonly words: string
   readonly from: number
   readonly to: number
+}
+/** A worked-out field as somebody is making it. */
+export interface TriedInput {
+  readonly field: Field
+  /** Of a computed one: its formula as it is written. */
+  readonly written?: string
+}
+/** What it would come to. */
+export interface TriedAnswer {
+  /** What is wrong with the formula, and where in what is written. */
+  readonly fault?: FormulaFault
+  /** Why it cannot be worked out otherwise. */
+  readonly problem?: Problem
+  /** Of a computed one: its formula as it is stored, and as what it can be shown. */
+  readonly formula?: string
+  readonly gives?: readonly GivenType[]
+  /** What it is of some items that are there. */
+  readonly results: readonly { readonly key: string; readonly title: string; readonly said: string }[]
 }
 
 /** Works fields out. */
@@ -37,10 +46,10 @@ export interface Workings {
    * a moment (`momentNow`).
    */
   changedSince(context: ViewContext, since: number): readonly number[]
-  /** What a field would come to by row, as it is said and not stored (yet). */
-  tryOut(context: ViewContext, field: Field): (row: number) => Value
-  /** What a stored formula is in a project. */
-  check(reader: Reader, project: ProjectId, formula: string): Result<Checked, FormulaFault>
+  /** Undefined where a field can be worked out from what its project has. */
+  refusal(reader: Reader, field: Field): Problem | undefined
+  /** What a field would come to, while somebody makes it. */
+  tried(context: ViewContext, input: TriedInput): TriedAnswer
 }
 
 let brought: Workings | undefined
@@ -57,14 +66,6 @@ export function workedSource(context: ViewContext, field: Field): Source {
   return typeOf(field).source(column, fieldContext(context.reader, field))
 }
 
-/** Undefined where a formula can be stored; also where nobody here can tell, since the server can. */
-export function formulaRefusal(
-  reader: Reader,
-  project: ProjectId,
-  { formula, gives }: FieldSettings,
-): Problem | undefined {
-  const checked = formula === undefined ? undefined : brought?.check(reader, project, formula)
-  if (!checked) return undefined
-  if (!checked.ok) return { code: 'no-formula', said: { text: checked.problem.words } }
-  return gives && checked.value.gives.includes(gives) ? undefined : { code: 'wrong-value', said: { field: 'settings' } }
-}
+/** Undefined where a worked-out field can be; also where nobody here can tell, since the server can. */
+export const workedRefusal = (reader: Reader, field: Field): Problem | undefined =>
+  isWorkedOut(field) ? brought?.refusal(reader, field) : undefined

@@ -14,7 +14,7 @@ import { noRow } from '../model/item-table'
 import type { Reader } from '../model/reader'
 import type { ProjectId } from '../model/records'
 import type { ViewContext } from '../facts/contract'
-import type { Checked, FormulaFault } from '../facts/workings'
+import type { FormulaFault } from '../facts/workings'
 import { faultOf, typeWords } from './faults'
 import { addFunctions } from './functions'
 import { costOf, mostCost, usesPattern, type Node } from './cost'
@@ -27,6 +27,14 @@ const limits = { maxAstNodes: 500, maxDepth: 60, maxListElements: 200, maxMapEnt
 /** An item that a formula walks over. */
 class Walked {
   constructor(readonly row: number) {}
+}
+
+/** What is known of a formula before anything is evaluated. */
+export interface Checked {
+  /** As what its results can be shown, the most fitting first. */
+  readonly gives: readonly GivenType[]
+  /** The keys that it names. */
+  readonly keys: readonly string[]
 }
 
 /** As what results of a type of the language can be shown. */

@@ -1,8 +1,9 @@
 import { bringWorkings, workings as here } from '../facts/workings'
-import { check } from './cel'
-import { changedSince, source, tryOut, values } from './columns'
+import { changedSince, source, values } from './columns'
+import { refusal } from './refusal'
+import { tried } from './tried'
 
 /** Has worked-out fields worked out in this thread from now on. */
 export function useWorkings(): void {
-  if (!here()) bringWorkings({ source, values, changedSince, tryOut, check })
+  if (!here()) bringWorkings({ source, values, changedSince, refusal, tried })
 }

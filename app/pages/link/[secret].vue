@@ -1,10 +1,11 @@
 <script setup lang="ts">
 import { onMounted, ref } from 'vue'
-import { navigateTo, useFetch } from 'nuxt/app'
+import { navigateTo } from 'nuxt/app'
 import { useRoute } from 'vue-router'
 import { VBtn } from 'vuetify/components/VBtn'
 import { VTextField } from 'vuetify/components/VTextField'
 import type { LinkAnswer } from '#core/wire/accounts'
+import { firstAnswer } from '../../data/first-answer'
 import { callServer, plainProblem } from '../../data/server'
 import DoorPage from '../../shell/DoorPage.vue'
 import { signInWords } from '../../shell/sign-in-words'
@@ -13,7 +14,7 @@ import { vTakesFocus } from '../../parts/takes-focus'
 /** A one-time link: its person sets a password, and is in. */
 const route = useRoute()
 const path = `/api/links/${encodeURIComponent(String(route.params.secret))}`
-const { data: link } = await useFetch<LinkAnswer>(path)
+const link = await firstAnswer<LinkAnswer>(path)
 const password = ref('')
 const said = ref('')
 const isBusy = ref(false)

@@ -12,7 +12,7 @@ import { fallbackRefusal } from '../../items/fallbacks'
 import { recordCommands } from '../../setup/record-commands'
 import { archivedNow } from './in-project'
 import { fieldsRefusal } from './most-fields'
-import { workedRefusal } from './worked-out'
+import { workedRefusal } from '../../facts/workings'
 
 const required = z.optional(z.nullable(z.boolean()))
 const fallback = z.optional(z.nullable(fallbackRecord))

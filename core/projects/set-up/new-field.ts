@@ -11,7 +11,7 @@ import { fallbackRefusal } from '../../items/fallbacks'
 import { fieldsOf } from '../../model/reader'
 import { fieldRecord, optionRecord } from '../../model/schemas'
 import { fieldsRefusal, mostOptions } from './most-fields'
-import { workedRefusal } from './worked-out'
+import { workedRefusal } from '../../facts/workings'
 
 const newFieldBody = z.object({ field: fieldRecord, options: list(optionRecord, mostOptions) })
 type Body = z.infer<typeof newFieldBody>

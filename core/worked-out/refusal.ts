@@ -1,11 +1,13 @@
 /** What a worked-out field needs so that it can be worked out. */
-import { problem, type Problem } from '../../base/result'
-import { keysIn } from '../../fields/formulas'
-import type { RollUpName } from '../../fields/names'
-import { fieldTypes, isWorkedOut, shownType, typeOf } from '../../fields/registry'
-import { formulaRefusal } from '../../facts/workings'
-import type { Reader } from '../../model/reader'
-import type { Field } from '../../model/records'
+import { problem, type Problem } from '../base/result'
+import { keysIn } from '../fields/formulas'
+import type { RollUpName } from '../fields/names'
+import type { FieldSettings } from '../fields/settings'
+import { fieldTypes, isWorkedOut, shownType } from '../fields/registry'
+import type { Reader } from '../model/reader'
+import type { Field, ProjectId } from '../model/records'
+import { check } from './cel'
+import { canBeLookedUp, canWeigh, rollUpsOf } from './choices'
 
 const numbers = ['number', 'money', 'duration'] as const
 /** As what each roll-up can be shown. */
@@ -14,22 +16,8 @@ const givenBy: Readonly<Record<RollUpName, readonly string[]>> = {
   latest: ['date'], worst: ['health'],
 } // prettier-ignore
 
-/** Which roll-ups a field can be read by; none where nothing can be made of many of its values. */
-export function rollUpsOf(field: Field): RollUpName[] {
-  const { kind, name, isApart, isOwn } = typeOf(field)
-  if (isApart || isOwn) return []
-  if (kind === 'number') return ['sum', 'average', 'least', 'most']
-  if (kind === 'day' || kind === 'instant') return ['earliest', 'latest']
-  return name === 'health' ? ['worst'] : []
-}
-/** Whether the share that is finished can be weighed by a field. */
-export const canWeigh = (field: Field): boolean => rollUpsOf(field).includes('sum')
-/** Whether what an item has in a field can be looked up from others. */
-export const canBeLookedUp = (field: Field): boolean =>
-  field.type !== 'lookUp' && !typeOf(field).isApart && !typeOf(field).isOwn
-
 /** Undefined where a field can be worked out from what its project has; also for one that nobody works out. */
-export function workedRefusal(reader: Reader, field: Field): Problem | undefined {
+export function refusal(reader: Reader, field: Field): Problem | undefined {
   if (!isWorkedOut(field)) return undefined
   const wrong = problem('wrong-value', { field: 'settings' })
   if (field.required || field.fallback) return problem('worked-out')
@@ -74,4 +62,11 @@ function loopRefusal(reader: Reader, field: Field): Problem | undefined {
   }
   const found = way(field)
   return found && problem('formula-loop', { path: found.join(' → ') })
+}
+
+function formulaRefusal(reader: Reader, project: ProjectId, { formula, gives }: FieldSettings): Problem | undefined {
+  const checked = formula === undefined ? undefined : check(reader, project, formula)
+  if (!checked) return undefined
+  if (!checked.ok) return problem('no-formula', { text: checked.problem.words })
+  return gives && checked.value.gives.includes(gives) ? undefined : problem('wrong-value', { field: 'settings' })
 }
