@@ -17,6 +17,9 @@ const calledOnLoad = {
   },
 }
 
+/** A page gets its first answers with it and all others from its worker (`app/data`). */
+const unusedOfNuxt = /\/nuxt\/dist\/app\/composables\/(asyncData|fetch|component|preview)\.js$/
+
 export default defineNuxtConfig({
   modules: [
     './modules/threads',
@@ -82,6 +85,8 @@ export default defineNuxtConfig({
       ],
       build: {
         rollupOptions: {
+          // Nuxt's own ways to fetch are made when their files are read, so that they come along although nobody calls them.
+          treeshake: { moduleSideEffects: (id: string) => !unusedOfNuxt.test(id) },
           output: {
             // What the signed-in pages begin with in one file: a file more costs an opening page more than what is in it.
             manualChunks: (id: string) =>
