@@ -11,6 +11,7 @@ import { viewContext } from '#core/facts/contract'
 import { chanceOf, emptyProject, itemsOf, viewer, project, views } from './engine-data'
 import { limitOf } from './engine-limit'
 import { lineOf, median, type Line } from './line'
+import { workedLines } from './worked'
 
 const names = ['V1', 'V1w', 'V2', 'V3'] as const
 const bounds = { V1: 2, V1w: 1.75, V2: 1.5, V3: 2.5, V4: 1.5 } as const
@@ -95,6 +96,7 @@ export function engineLines(sizes: readonly number[]): Line[] {
     lines.push(...changed(state, items))
     lines.push(built(state))
     lines.push(hostile())
+    lines.push(...workedLines(state, ask))
     lines.push(lineOf('memory of the items, MB (limit 60)', n, memoryOf(state), 60, 1))
   }
   return lines

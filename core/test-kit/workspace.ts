@@ -10,7 +10,7 @@ import { scoping } from '../change/scopes'
 import { modelVersion } from '../change/upgrade'
 import { together } from '../commands/bare'
 import { commandOf, definitionOf, judge, type BareCommand, type Command } from '../commands/registry'
-import { fieldTypeNames } from '../fields/names'
+import { fieldTypeNames, type FieldTypeName } from '../fields/names'
 import type { Field, Item, LongText, Person, Project, Records, Role } from '../model/records'
 import { phases } from '../model/names'
 import { boardsOf, columnsOf, fieldsOf, kindsOf, limitSetOf, statusesOf, stepsOf } from '../model/reader'
@@ -18,6 +18,9 @@ import { State } from '../model/state'
 import { itemsHeld } from '../projects/delete'
 import { optionsOf, starterPattern } from '../projects/starter-pattern'
 import type { Scoped } from '../wire/seen'
+import { useWorkings } from '../worked-out/workings'
+
+useWorkings()
 
 export class Ids {
   #n = 0
@@ -467,6 +470,15 @@ export function randomCommand(
   }
 }
 
+/** What a worked-out field reads: another one that fits, whichever; nothing of a field that is filled in. */
+function workedSettings(type: FieldTypeName, fields: readonly Field[], which: number): Field['settings'] {
+  const [number, date] = (['number', 'date'] as const).map((kind) => fields.filter((field) => (field.settings.gives ?? field.type) === kind)) // prettier-ignore
+  const [some, day] = [number?.[which % number.length], date?.[which % date.length]]
+  if (type === 'computed') return { formula: some ? `\`${some.id}\` * 2 + size(inside)` : '1 + size(children)', gives: 'number', decimals: which % 3 } // prettier-ignore
+  if (type === 'rollUp') return some ? { over: 'inside', how: 'sum', of: some.id, gives: 'number' } : { over: 'children', how: 'count', gives: 'number' } // prettier-ignore
+  return type === 'lookUp' && day ? { over: 'parent', of: day.id, gives: 'date' } : {}
+}
+
 /** Adding, changing, removing or ordering something that a project is set up with. */
 export function setUpCommand(
   state: State,
@@ -514,7 +526,7 @@ export function setUpCommand(
         const takesOptions = type === 'oneOption' || type === 'severalOptions'
         return command(ids, {
           type: 'field.make',
-          field: { id, project: project.id, name: named, help: '', type, settings: {}, rank: `b9${which % 10}`, archived: false },
+          field: { id, project: project.id, name: named, help: '', type, settings: workedSettings(type, fields, one), rank: `b9${which % 10}`, archived: false },
           options: takesOptions ? ['b11', 'b12'].map((rank) => ({ id: ids.next() as never, field: id, label: rank, colour: 'pond', rank, archived: false })) : [],
         }) // prettier-ignore
       }
