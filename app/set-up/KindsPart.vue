@@ -7,7 +7,7 @@ import { rankAfter } from '#core/base/ranks'
 import { kindIcons, type KindIcon } from '#core/model/names'
 import { stepsOf } from '#core/model/reader'
 import { fieldsShownBy } from '#core/model/shown-fields'
-import type { FieldId, Kind, KindId, Project } from '#core/model/records'
+import type { FieldId, Kind, KindId, Project, StatusId, WorkflowId } from '#core/model/records'
 import EditGrid, { type GridColumn, type GridHandle } from '../parts/EditGrid.vue'
 import { useEditing } from '../parts/editing'
 import { KindMark } from '../parts/marks'
@@ -16,6 +16,7 @@ import PopMenu from '../parts/PopMenu.vue'
 import { useDirectory } from '../data/directory'
 import { useQuery } from '../data/use-query'
 import { useSetUpChange } from './changes'
+import { ownWorkflow, statusRows } from './statuses'
 import NameEditor from './NameEditor.vue'
 import TickList from './TickList.vue'
 import { kindWords } from './field-words'
@@ -33,7 +34,7 @@ const columns: readonly GridColumn<Column>[] = [
   { id: 'icon', head: kindWords.icon, width: '56px', isEditable: true },
   { id: 'shows', head: kindWords.shows, width: 'minmax(88px, 1.6fr)', isEditable: true },
   { id: 'inside', head: kindWords.inside, width: 'minmax(110px, 1.4fr)', isEditable: true, spare: 2 },
-  { id: 'statuses', head: kindWords.statuses, width: '84px', isNumber: true, spare: 1 },
+  { id: 'statuses', head: kindWords.statuses, width: 'minmax(120px, 1.2fr)', isEditable: true, spare: 1 },
   { id: 'items', head: kindWords.items, width: '64px', isNumber: true },
 ]
 const kinds = computed(() => directory.kinds(props.project.id))
@@ -41,11 +42,14 @@ const fields = computed(() => directory.fields(props.project.id))
 const held = (kind: Kind): number => filled.value?.kinds[kind.id] ?? 0
 const shown = (kind: Kind) => fieldsShownBy(directory.reader, kind)
 const insideOf = (kind: Kind): Kind[] => kinds.value.filter(({ id }) => !kind.inside || kind.inside.includes(id))
+const namesOf = (some: readonly Kind[]): string[] => some.map(({ name }) => name)
+/** The other kinds that go through the same workflow. */
+const sharing = ({ id, workflow }: Kind): Kind[] => kinds.value.filter((other) => other.id !== id && other.workflow === workflow) // prettier-ignore
 const texts: Readonly<Record<Exclude<Column, 'icon'>, (kind: Kind) => string>> = {
   name: ({ name }) => name,
   shows: (kind) => (kind.shows ? kindWords.some(shown(kind).length, fields.value.length) : kindWords.allFields),
   inside: (kind) => (kind.inside ? insideOf(kind).map(({ name }) => name).join(', ') || kindWords.nothing : kindWords.anyKind), // prettier-ignore
-  statuses: ({ workflow }) => String(stepsOf(directory.reader, workflow).length),
+  statuses: (kind) => kindWords.statusesOf(stepsOf(directory.reader, kind.workflow).length, namesOf(sharing(kind))),
   items: (kind) => (filled.value ? String(held(kind)) : ''),
 }
 
@@ -74,6 +78,36 @@ function show(ids: readonly string[]): void {
 function hold(ids: readonly string[]): void {
   const { kind } = editing.value!
   set(kind, 'inside', ids.length === kinds.value.length ? null : (ids as KindId[]))
+}
+/** The workflows that others go through, by the kinds that do. */
+const otherWorkflows = computed(() => {
+  const own = editing.value?.kind.workflow
+  const all = [...new Set(kinds.value.map(({ workflow }) => workflow))].filter((workflow) => workflow !== own)
+  return all.map((id) => ({ id, names: namesOf(kinds.value.filter(({ workflow }) => workflow === id)) }))
+})
+function goAlone(): void {
+  const { kind } = editing.value!
+  endEdit()
+  const command = ownWorkflow(directory.reader, kind, v7)
+  if (command) void setUp.send(command)
+}
+function follow(to: WorkflowId, names: readonly string[]): void {
+  const { kind, at } = editing.value!
+  endEdit()
+  setUp.ask(
+    {
+      title: kindWords.followTitle(kind.name, kindWords.as(names)),
+      go: kindWords.followGo,
+      about: kind.id,
+      standing: held(kind),
+      to: {
+        words: kindWords.instead,
+        choices: statusRows(directory.reader, to).map(({ id, name }) => ({ value: id as string, title: name })),
+      },
+      command: (instead) => ({ type: 'kind.follow', kind: kind.id, from: kind.workflow, to, made: null, instead: instead as StatusId }), // prettier-ignore
+    },
+    at,
+  )
 }
 async function add(name: string): Promise<void> {
   const [first] = kinds.value
@@ -168,6 +202,25 @@ const order = (kind: Kind, before: Kind | null): void =>
         @take="show"
         @leave="endEdit()"
       />
+      <PopMenu v-else-if="editing.column === 'statuses'" :at="editing.at" @close="endEdit()">
+        <VList role="menu" :aria-label="kindWords.statuses">
+          <VListItem
+            v-for="{ id, names } in otherWorkflows"
+            :key="id"
+            role="menuitem"
+            :title="kindWords.as(names)"
+            @click="follow(id, names)"
+          />
+          <VListItem
+            v-if="sharing(editing.kind).length"
+            role="menuitem"
+            :title="kindWords.own"
+            :subtitle="kindWords.ownHint"
+            @click="goAlone"
+          />
+          <VListItem v-else-if="!otherWorkflows.length" disabled :title="kindWords.alone" />
+        </VList>
+      </PopMenu>
       <TickList
         v-else-if="editing.column === 'inside'"
         :choices="kinds.map(({ id, name }) => ({ id, label: name }))"

@@ -12,7 +12,7 @@ import type { Phase } from '#core/model/records'
 import PopDialog from '../parts/PopDialog.vue'
 import { editorWords } from '../parts/words'
 import { useDirectory } from '../data/directory'
-import { newStatus, type StatusRow, type Whereabouts } from './statuses'
+import { newStatus, sharedStatus, statusesBeside, type StatusRow, type Whereabouts } from './statuses'
 import { useSetUpChange } from './changes'
 import { statusWords } from './words'
 import { vTakesFocus } from '../parts/takes-focus'
@@ -35,14 +35,21 @@ const places = computed(() => [
 const isTaken = computed(() =>
   directory.statuses(props.after.status.project).some((other) => isSameText(other.name, name.value)),
 )
+/** Those that other kinds have and this workflow has not. */
+const beside = computed(() => statusesBeside(directory.reader, props.after.step.workflow, props.after.status.project))
+const one = ref('')
+const isNew = computed(() => !one.value)
 async function add(): Promise<void> {
-  const named = name.value.trim()
-  if (!named || isTaken.value) return
-  const made = newStatus(
-    directory.reader,
-    { after: props.after, name: named, phase: phase.value, board: board.value, where: where.value },
-    v7,
-  )
+  const shared = beside.value.find(({ id }) => id === one.value)
+  const named = shared?.name ?? name.value.trim()
+  if (!named || (!shared && isTaken.value)) return
+  const made = shared
+    ? sharedStatus(directory.reader, props.after, shared.id)
+    : newStatus(
+        directory.reader,
+        { after: props.after, name: named, phase: phase.value, board: board.value, where: where.value },
+        v7,
+      )
   if (!(await setUp.send(made))) return
   isOpen.value = false
   emit('added', named)
@@ -53,7 +60,17 @@ async function add(): Promise<void> {
   <PopDialog v-model="isOpen" :label="statusWords.add">
     <form class="asked" @submit.prevent="add">
       <h2>{{ statusWords.add }}</h2>
+      <VSelect
+        v-if="beside.length"
+        v-model="one"
+        :items="[
+          { value: '', title: statusWords.newOne },
+          ...beside.map(({ id, name }) => ({ value: id as string, title: name })),
+        ]"
+        :label="statusWords.which"
+      />
       <VTextField
+        v-if="isNew"
         v-model="name"
         :label="statusWords.newName"
         :maxlength="longestName"
@@ -63,15 +80,16 @@ async function add(): Promise<void> {
         :error-messages="isTaken ? statusWords.taken(name.trim()) : ''"
       />
       <VSelect
+        v-if="isNew"
         v-model="phase"
         :items="phases.map((one) => ({ value: one, title: one }))"
         :label="statusWords.phase"
         :hint="statusWords.phases[phase]"
         persistent-hint
       />
-      <VSelect v-if="board" v-model="where" :items="places" :label="statusWords.column" />
+      <VSelect v-if="board && isNew" v-model="where" :items="places" :label="statusWords.column" />
       <div class="ends">
-        <VBtn type="submit" variant="flat" :disabled="!name.trim() || isTaken">{{ statusWords.add }}</VBtn>
+        <VBtn type="submit" variant="flat" :disabled="isNew && (!name.trim() || isTaken)">{{ statusWords.add }}</VBtn>
         <VBtn variant="plain" @click="isOpen = false">{{ editorWords.cancel }}</VBtn>
       </div>
     </form>

@@ -91,6 +91,28 @@ function remove({ id, name }: StatusRow, at: HTMLElement): void {
     at,
   )
 }
+/** Whether other kinds go through it too. */
+const isShared = ({ id }: StatusRow): boolean =>
+  [...directory.reader.all('step')].filter((step) => step.status === id).length > 1
+/** The kinds that go through the workflow that is shown. */
+const kindNames = computed(() => workflows.value.find(({ value }) => value === workflow.value)?.title ?? '')
+/** Out of this workflow alone: other kinds keep it. */
+function takeOut({ id, name, step }: StatusRow, at: HTMLElement): void {
+  setUp.ask(
+    {
+      title: changeWords.takeOutTitle(name, kindNames.value),
+      go: changeWords.takeOut,
+      about: id,
+      standing: counts.value[id] ?? 0,
+      to: {
+        words: changeWords.goTo,
+        choices: nearest(id).map((one) => ({ value: one.id as string, title: one.name })),
+      },
+      command: (to) => ({ type: 'step.remove', target: step.id, how: { to: to as StatusId } }),
+    },
+    at,
+  )
+}
 /** The others, the one before it first. */
 function nearest(id: string): StatusRow[] {
   const at = rows.value.findIndex((row) => row.id === id)
@@ -113,6 +135,7 @@ function acts({ row, at }: { row: StatusRow; at: HTMLElement }): Act[] {
     edit(statusWords.changeAsks, 'asks'),
     move(statusWords.up, 'Alt ↑', i - 1, i - 1),
     move(statusWords.down, 'Alt ↓', i + 1, i + 2),
+    ...(isShared(row) ? [{ label: statusWords.takeOut(kindNames.value), do: () => takeOut(row, at) }] : []),
     { label: statusWords.remove, keys: 'Delete', do: () => remove(row, at) },
   ]
 }

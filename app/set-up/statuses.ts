@@ -7,8 +7,20 @@ import { fieldTypes, isWorkedOut } from '#core/fields/registry'
 import { demandsOf } from '#core/items/entering'
 import { demandWord, demandWords } from '#core/language/demand-words'
 import { demandedRoles } from '#core/model/names'
-import { columnsOf, fieldsOf, heldBy, stepsOf, type Reader } from '#core/model/reader'
-import type { BoardColumn, Demand, Field, Phase, ProjectId, Status, StatusId, Step, TurnOf } from '#core/model/records'
+import { columnsOf, fieldsOf, heldBy, statusesOf, stepsOf, type Reader } from '#core/model/reader'
+import type {
+  BoardColumn,
+  Demand,
+  Field,
+  Kind,
+  Phase,
+  ProjectId,
+  Status,
+  StatusId,
+  Step,
+  TurnOf,
+  WorkflowId,
+} from '#core/model/records'
 import { isOver } from '#core/model/turn'
 
 /** A status as a workflow has it. */
@@ -65,6 +77,32 @@ export function newStatus(
     step: { id: tieId<'step'>(workflow, id), workflow, status: id, rank: between(stepsOf(reader, workflow), after.step), turn: { of: 'assignees' } },
     held: held ? { id: tieId<'columnStatus'>(held, id), column: held, status: id, kind: null } : null,
   } // prettier-ignore
+}
+
+/** A workflow of its own for a kind, which begins as the one that it shares; undefined where that is not there. */
+export function ownWorkflow(reader: Reader, kind: Kind, newId: () => string): BareCommand | undefined {
+  const shared = reader.maybe('workflow', kind.workflow)
+  if (!shared) return undefined
+  const to = newId() as WorkflowId
+  const steps = stepsOf(reader, shared.id).map((step) => ({
+    ...step,
+    id: tieId<'step'>(to, step.status),
+    workflow: to,
+  }))
+  return { type: 'kind.follow', kind: kind.id, from: shared.id, to, made: { workflow: { ...shared, id: to, name: kind.name }, steps }, instead: null } // prettier-ignore
+}
+
+/** The statuses of a project that a workflow has not. */
+export const statusesBeside = (reader: Reader, workflow: string, project: ProjectId): Status[] => {
+  const own = new Set<string>(stepsOf(reader, workflow).map(({ status }) => status))
+  return statusesOf(reader, project).filter(({ id }) => !own.has(id))
+}
+/** A status that other kinds have, after another of a workflow. */
+export function sharedStatus(reader: Reader, after: StatusRow, status: StatusId): BareCommand {
+  const { workflow, rank } = after.step
+  const next = stepsOf(reader, workflow).find((step) => step.rank > rank)?.rank
+  const record: Step = { id: tieId<'step'>(workflow, status), workflow, status, rank: rankBetween(rank, next), turn: { of: 'assignees' } } // prettier-ignore
+  return { type: 'step.add', record }
 }
 
 /** Whose turn it can be in a status, by a name of its own. */

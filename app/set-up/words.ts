@@ -47,6 +47,9 @@ export const statusWords = {
   noTurn: '–',
   colour: 'Colour',
   add: 'Add a status',
+  which: 'Which status?',
+  newOne: 'a new one',
+  takeOut: (kinds: string) => `Take it out for ${kinds}`,
   newName: 'Name of the new status',
   after: (name: string) => `It comes after ${name}.`,
   column: 'On the board',
@@ -108,6 +111,8 @@ export const boardWords = {
 export const changeWords = {
   label: 'What it would change',
   removeTitle: (name: string) => `Remove ${name}?`,
+  takeOutTitle: (name: string, kinds: string) => `Take ${name} out for ${kinds}?`,
+  takeOut: 'Take it out',
   phaseTitle: (name: string, phase: string) => `Make ${name} ${phase}?`,
   turnTitle: (name: string) => `Change whose turn ${name} is?`,
   remove: 'Remove it',

@@ -132,6 +132,8 @@ function* statusesFitKinds(reader: Reader, after: After): Pieces<Problem | undef
     return undefined
   })
   if (misfit) return misfit
+  for (const { id, set } of after.of('kind'))
+    if (set.has('workflow') && !fitsAll(reader, after, id)) return problem('wrong-value', { field: 'workflow' })
   for (const { id, unmade } of after.of('step')) {
     const step = unmade as Records['step'] | undefined
     if (step && after.isGone('step', id) && isStepUsed(reader, after, step)) return problem('in-use')
@@ -139,8 +141,21 @@ function* statusesFitKinds(reader: Reader, after: After): Pieces<Problem | undef
   return undefined
 }
 
+/** Every item of a kind stands in a status of the workflow that the kind follows now. */
+function fitsAll(reader: Reader, after: After, id: string): boolean {
+  const kind = after.maybe('kind', id)
+  if (!kind) return true
+  const table = reader.table(kind.project)
+  for (const row of table.rows()) {
+    const item = table.ids[row] ?? ''
+    if (after.isGone('item', item) || after.column(item, 'kind') !== id) continue
+    if (!maybeStep(after, kind.workflow, after.column(item, 'status') ?? '')) return false
+  }
+  return true
+}
+
 function isStepUsed(reader: Reader, after: After, step: Records['step']): boolean {
-  const kinds = [...reader.all('kind')].filter((kind) => kind.workflow === step.workflow)
+  const kinds = [...reader.all('kind')].filter(({ id }) => after.maybe('kind', id)?.workflow === step.workflow)
   return kinds.some((kind) => {
     if (after.isGone('kind', kind.id)) return false
     const table = reader.table(kind.project)

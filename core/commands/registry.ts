@@ -24,6 +24,7 @@ import { projects } from '../projects/commands'
 import { deleteProject } from '../projects/delete'
 import { createProject } from '../projects/create'
 import { fields } from '../projects/set-up/fields'
+import { followWorkflow } from '../projects/set-up/follow'
 import { kinds } from '../projects/set-up/kinds'
 import { makeField } from '../projects/set-up/new-field'
 import { retypeField } from '../projects/set-up/retype'
@@ -44,7 +45,7 @@ const definitions = [
   projects.set, projects.remove, projects.order, deleteProject, setLimit, overruleLimit,
   views.add, views.set, views.remove, views.order, setWidths,
   makeField, retypeField, fields.add, fields.set, fields.remove, fields.order, options.add, options.set, options.remove, options.order,
-  kinds.add, kinds.set, kinds.remove, kinds.order, statuses.add, statuses.set, statuses.remove, statuses.order,
+  kinds.add, kinds.set, kinds.remove, kinds.order, followWorkflow, statuses.add, statuses.set, statuses.remove, statuses.order,
   steps.add, steps.set, steps.remove, steps.order, addStatus,
   columns.add, columns.set, columns.remove, columns.order, holdStatus,
   bringIn, several, revert,

@@ -131,6 +131,7 @@ function nameOfSetUp(reader: Reader, change: Change, what: string): string {
   const column = reader.maybe('column', record?.column ?? change.id.split('/')[0] ?? '')?.name ?? ''
   if (entity === 'limit') return `changing the limit of ${column}`.trim()
   if (entity === 'columnStatus') return `changing what ${column} holds`
+  if (entity === 'kind' && change.field === 'workflow') return `changing the workflow of ${record?.name ?? ''}`
   const named = entity === 'step' ? statusName(reader, record?.status ?? change.id.split('/')[1]) : (record?.name ?? record?.label ?? '') // prettier-ignore
   const doing = doingOf(change) === 'archiving' ? 'removing' : doingOf(change)
   return `${doing} the ${what} ${named}`.trim()

@@ -28,6 +28,9 @@ export interface Levels {
   readonly parentAt: Int32Array
 }
 
+/** So many touched rows are remembered: a power of two. */
+const mostRemembered = 4096
+
 let lastVersion = 0
 /** The moment that it is by the count of changes: every change of any item has a later one. */
 export const momentNow = (): number => lastVersion
@@ -72,6 +75,11 @@ export class ItemTable {
   readonly scratch = new Scratch()
   /** Every row whose item went, in turn: who keeps rows looks what came since it last looked. */
   readonly freed: number[] = []
+
+  /** How often anything of a row has changed. */
+  touches = 0
+  /** The rows that were touched last, the newest in the place before `touches`. */
+  readonly #touched = new Int32Array(mostRemembered)
 
   readonly #rows = new Map<string, number>()
   readonly #free: number[] = []
@@ -246,6 +254,7 @@ export class ItemTable {
 
   #touch(row: number): void {
     this.version[row] = ++lastVersion
+    this.#remember(row)
     this.edition++
     const listed = Number(this.ids[row] !== '' && this.archived.isEmpty(row))
     this.listedCount += listed - this.listed[row]!
@@ -265,9 +274,21 @@ export class ItemTable {
     for (const column of [...Object.values(this.#fixed), ...this.values.values()]) column.grow(capacity)
   }
 
+  #remember(row: number): void {
+    this.#touched[this.touches++ & (mostRemembered - 1)] = row
+  }
+  /** The rows that have been touched since there were so many touches, some of them twice; undefined: too many to say. */
+  touchedSince(touches: number): number[] | undefined {
+    if (this.touches - touches > mostRemembered) return undefined
+    const rows: number[] = []
+    for (let at = touches; at < this.touches; at++) rows.push(this.#touched[at & (mostRemembered - 1)]!)
+    return rows
+  }
+
   /** Puts a row inside an item, also inside one that is not there yet. */
   setParent(row: number, id: string | null): void {
     this.#levels = undefined
+    this.#remember(row)
     const before = this.parent[row]!
     if (before !== noRow) {
       const [previous, next] = [this.#previousSibling[row]!, this.#nextSibling[row]!]

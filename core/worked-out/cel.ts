@@ -7,7 +7,6 @@ import { dayNumber } from '../base/dates'
 import { fail, ok, type Result } from '../base/result'
 import { keysIn, readableFormula, wordOf, type Rewritten } from '../fields/formulas'
 import type { GivenType } from '../fields/names'
-import type { Value } from '../fields/contract'
 import type { FieldSettings } from '../fields/settings'
 import type { Read } from './read'
 import { noRow } from '../model/item-table'
@@ -19,7 +18,8 @@ import { faultOf, typeWords } from './faults'
 import { addFunctions } from './functions'
 import { costOf, mostCost, usesPattern, type Node } from './cost'
 import { nameables, namedFact } from './names'
-import { Day, readerOf, typeOfKind, valueOf, type Reckoned } from './values'
+import { Day, readerOf, resultWriter, typeOfKind, type Reckoned } from './values'
+import type { Working } from './working'
 
 /** What a formula may be at most, before it is refused unread. */
 const limits = { maxAstNodes: 500, maxDepth: 60, maxListElements: 200, maxMapEntries: 50, maxCallArguments: 20 }
@@ -136,7 +136,7 @@ function scopeOf(
     const none = empty[typeOfKind[fact.kind]]
     const give = (row: number): Reckoned => {
       if (row === noRow) return none
-      ready(row)
+      ready?.(row)
       return at(row)
     }
     define(scope, wordOf(key), () => give(scope.row))
@@ -158,28 +158,26 @@ export function check(reader: Reader, project: ProjectId, formula: string): Resu
   return now
 }
 
-/** How each row is evaluated; undefined where the formula cannot be (any more). */
-export function prepare(
-  context: ViewContext,
-  settings: FieldSettings,
-  read: Read,
-): ((row: number) => Value) | undefined {
+/** How a computed field is worked out; undefined where its formula cannot be (any more). */
+export function prepare(context: ViewContext, settings: FieldSettings, read: Read): Working | undefined {
   const { reader, project } = context
   const { formula = '' } = settings
   if (!check(reader, project, formula).ok) return undefined
   const { env, Item } = knownOf(reader, project)
   const evaluate = env.parse(readableFormula(formula).text)
   const scope = scopeOf(context, Item, formula, read)
-  return (
-    scope &&
-    ((row) => {
+  if (!scope) return undefined
+  const write = resultWriter(settings)
+  return {
+    write(row, column) {
       scope.row = row
+      let result: unknown
       try {
-        return valueOf(evaluate(scope), settings)
+        result = evaluate(scope)
       } catch {
         // As of a list whose first is asked for, and which has none: what cannot be worked out is empty.
-        return null
       }
-    })
-  )
+      write(row, result, column)
+    },
+  }
 }

@@ -4,8 +4,8 @@
  */
 import { grown, type Column } from '../fields/columns/column'
 import type { Value } from '../fields/contract'
-import { isWorkedOut, typeOf } from '../fields/registry'
 import { namesIn } from '../fields/formulas'
+import { isWorkedOut, typeOf } from '../fields/registry'
 import type { Source } from '../fields/source'
 import { momentNow, nextMoment, noRow, type ItemTable } from '../model/item-table'
 import { isAutomatic } from '../model/names'
@@ -14,8 +14,10 @@ import type { FactRef, Field, FieldId, Item } from '../model/records'
 import type { ViewContext } from '../facts/contract'
 import { maybeFact } from '../facts/registry'
 import { prepare } from './cel'
+import { ChangedRows } from './changed-rows'
 import type { Read, Readable } from './read'
-import { lookUpOf, rollUpOf, type Working } from './roll-ups'
+import { lookUpOf, rollUpOf } from './roll-ups'
+import type { Working } from './working'
 
 /** Whose change, besides its own, changes what an item comes to. */
 interface Spread {
@@ -29,24 +31,26 @@ interface Spread {
   above: boolean
 }
 
-/** More rows than this share of all are filled at once, where that can be. */
+/** Where more than this part of all rows is unknown they are filled at once, if that can be. */
 const few = 4
 
 /** What a worked-out field comes to, by row. */
 class WorkedColumn {
   readonly column: Column
-  /** By row, the moment since which it may be another. */
-  stamps = new Int32Array(0)
+  /** Rows that may have become something else. */
+  readonly changed = new ChangedRows()
   /** Views read the column as it is: it is kept filled. */
   isRead = false
   #isKnown = new Uint8Array(0)
+  /** Rows that are not known any more; none while nothing at all is. */
+  #unknown: number[] | undefined
+  /** The parents as they were when changes were last taken in. */
   #parent = new Int32Array(0)
-  /** Up to when changes have been taken in. */
-  #seen = -1
-  /** Rows that are known. */
-  #count = 0
   /** By row, the moment when all above it was last gone over. */
   #walked = new Int32Array(0)
+  #moment = -1
+  #touches = 0
+  #rows = 0
 
   constructor(
     readonly table: ItemTable,
@@ -61,31 +65,49 @@ class WorkedColumn {
   /** Takes in what has changed since it was last done: those rows are worked out anew when they are asked for. */
   refresh(): void {
     for (const need of this.needs) need.refresh()
-    if (this.#seen === momentNow()) return
+    if (this.#moment === momentNow()) return
     const { table } = this
-    if (this.#isKnown.length < table.listed.length) this.#grow(table.listed.length)
-    const since = this.#seen
+    const rows = this.#moment < 0 ? undefined : this.#changedRows()
     const now = nextMoment()
-    const { n, version, parent } = table
-    if (since < 0) this.stamps.fill(now, 0, n)
-    else
-      for (let row = 0; row < n; row++)
-        if (version[row]! > since || parent[row] !== this.#parent[row] || this.#hasNeedChanged(row, since))
-          this.#spread(row, now)
-    this.#parent.set(parent.subarray(0, n))
-    this.#seen = momentNow()
+    if (this.#isKnown.length < table.listed.length) this.#grow(table.listed.length)
+    if (rows) for (const row of rows) this.#spread(row, now)
+    else this.#forgetAll(now)
+    this.#moment = momentNow()
+    this.#touches = table.touches
+    this.#rows = table.n
   }
-  #hasNeedChanged(row: number, since: number): boolean {
-    for (const need of this.needs) if (need.stamps[row]! > since) return true
-    return false
+  /** Undefined: so many that all count. */
+  #changedRows(): number[] | undefined {
+    const touched = this.table.touchedSince(this.#touches)
+    if (!touched) return undefined
+    const rows = new Set(touched)
+    for (let row = this.#rows; row < this.table.n; row++) rows.add(row)
+    for (const need of this.needs) {
+      const changed = need.changed.since(this.#moment)
+      if (!changed) return undefined
+      for (const row of changed) rows.add(row)
+    }
+    return [...rows]
   }
 
-  /** Has a row worked out. */
+  /** Has a row worked out; where it comes from what is inside, that first. */
   ready = (row: number): void => {
     if (this.#isKnown[row]) return
+    if (!this.working?.isFromBelow) return this.#work(row)
+    const { table } = this
+    const left = [row]
+    for (let at = left.at(-1); at !== undefined; at = left.at(-1)) {
+      const size = left.length
+      for (const child of table.childrenOf(at)) if (table.listed[child] && !this.#isKnown[child]) left.push(child)
+      if (left.length > size) continue
+      left.pop()
+      if (!this.#isKnown[at]) this.#work(at)
+    }
+  }
+  #work(row: number): void {
     this.#isKnown[row] = 1
-    this.#count++
-    this.column.set(row, this.table.has(row) ? (this.working?.valueAt(row) ?? null) : null)
+    if (this.working && this.table.has(row)) this.working.write(row, this.column)
+    else this.column.set(row, null)
   }
   valueAt(row: number): Value {
     this.refresh()
@@ -96,27 +118,36 @@ class WorkedColumn {
   fill(): void {
     this.refresh()
     const { n } = this.table
-    if (this.#count === n) return
-    if (this.working?.fillAll && (n - this.#count) * few > n) {
+    const unknown = this.#unknown
+    if (unknown && unknown.length * few < n) for (const row of unknown) this.ready(row)
+    else if (this.working?.fillAll) {
       for (const need of this.needs) need.fill()
       this.working.fillAll(this.column)
       this.#isKnown.fill(1, 0, n)
-      this.#count = n
-      return
-    }
-    for (let row = 0; row < n; row++) this.ready(row)
+    } else for (let row = 0; row < n; row++) this.ready(row)
+    this.#unknown = []
   }
 
+  #forgetAll(now: number): void {
+    this.#isKnown.fill(0)
+    this.#unknown = undefined
+    this.changed.addAll(now)
+    this.#parent.set(this.table.parent.subarray(0, this.table.n))
+  }
   #spread(row: number, now: number): void {
     const { table, spread } = this
     this.#forget(row, now)
-    if (spread.children || spread.inside)
-      for (const above of [table.parent[row]!, this.#parent[row]!]) this.#forgetAbove(above, now)
+    const [before, parent] = [this.#parent[row]!, table.parent[row]!]
+    if (spread.children || spread.inside) {
+      this.#forgetAbove(parent, now)
+      if (before !== parent) this.#forgetAbove(before, now)
+    }
+    this.#parent[row] = parent
     if (spread.parent || spread.above) this.#forgetBelow(row, now)
   }
   #forgetAbove(from: number, now: number): void {
-    const { parent } = this.table
-    for (let at = from; at !== noRow && at < this.table.n; at = parent[at]!) {
+    const { parent, n } = this.table
+    for (let at = from; at !== noRow && at < n; at = parent[at]!) {
       this.#forget(at, now)
       if (!this.spread.inside || this.#walked[at] === now) return
       this.#walked[at] = now
@@ -131,15 +162,16 @@ class WorkedColumn {
       }
   }
   #forget(row: number, now: number): void {
-    this.stamps[row] = now
-    if (this.#isKnown[row]) this.#count--
+    this.changed.add(row, now)
+    if (!this.#isKnown[row] && row < this.#rows) return
     this.#isKnown[row] = 0
+    this.#unknown?.push(row)
   }
   #grow(rows: number): void {
-    this.stamps = grown(this.stamps, rows)
     this.#isKnown = grown(this.#isKnown, rows)
     this.#walked = grown(this.#walked, rows)
     this.#parent = grown(this.#parent, rows, noRow)
+    this.working?.grow?.(rows)
     this.column.grow(rows)
   }
 }
@@ -170,9 +202,7 @@ class Project {
   }
   #work(field: Field, read: Read): Working | undefined {
     if (field.type === 'rollUp') return rollUpOf(this.context, field, read)
-    if (field.type === 'lookUp') return lookUpOf(this.context, field, read)
-    const valueAt = prepare(this.context, field.settings, read)
-    return valueAt && { valueAt }
+    return field.type === 'lookUp' ? lookUpOf(this.context, field, read) : prepare(this.context, field.settings, read)
   }
   #read(key: string, needs: WorkedColumn[], spread: Spread): Readable | undefined {
     const { reader, project, table } = this.context
@@ -183,7 +213,7 @@ class Project {
       spread.inside ||= !!fact.kin?.inside
       spread.above ||= !!fact.kin?.above
       const column = field && table.column(field.id)
-      return { fact, ...(field && { type: typeOf(field), column }), source: fact.source(this.context), ready: () => {} }
+      return { fact, ...(field && { type: typeOf(field), column }), source: fact.source(this.context) }
     }
     const its = this.of(field)
     if (!its) return undefined
@@ -250,8 +280,9 @@ export function changedSince(context: ViewContext, since: number): number[] {
   const rows = new Set<number>()
   for (const one of known.get(table)?.read() ?? []) {
     one.fill()
-    const { stamps } = one
-    for (let row = 0; row < table.n; row++) if (stamps[row]! > since) rows.add(row)
+    const changed = one.changed.since(since)
+    if (changed) for (const row of changed) rows.add(row)
+    else for (let row = 0; row < table.n; row++) rows.add(row)
   }
   return [...rows]
 }

@@ -76,7 +76,7 @@ const mostDays = 10_000
 const mostDecimals = 6
 function rounded(x: number, decimals: number): number {
   const scale = 10 ** Math.max(0, Math.min(mostDecimals, Math.round(decimals)))
-  return (wholeAt(x, scale) ?? none) / scale
+  return wholeAt(x, scale) / scale
 }
 const filledBy = {
   double: (x: number) => !isNone(x),

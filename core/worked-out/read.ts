@@ -10,8 +10,8 @@ export interface Readable {
   readonly type?: FieldType
   readonly column?: Column
   readonly source: Source
-  /** Has the row worked out, where the fact is a worked-out field. */
-  ready(row: number): void
+  /** Has a row worked out, where the fact is a worked-out field. */
+  readonly ready?: (row: number) => void
 }
 /** Finds what a worked-out field names by its key; undefined where there is no such thing (any more). */
 export type Read = (key: string) => Readable | undefined

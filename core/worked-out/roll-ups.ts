@@ -1,38 +1,31 @@
 /** What the items inside one come to: folded item by item, or all at once. */
-import { noDay, type Column } from '../fields/columns/column'
-import type { Value } from '../fields/contract'
+import { grown, noDay, type Column } from '../fields/columns/column'
 import { healths } from '../fields/health'
-import type { Reach, RollUpName } from '../fields/names'
+import type { RollUpName } from '../fields/names'
 import { figuresOf, typeOf } from '../fields/registry'
 import type { Source } from '../fields/source'
 import { noRow, type ItemTable } from '../model/item-table'
 import type { Field } from '../model/records'
-import { fromDayNumber } from '../base/dates'
 import type { ViewContext } from '../facts/contract'
 import { phaseOf } from '../facts/phase'
 import { daysOf } from '../facts/viewer'
 import type { Read, Readable } from './read'
-
-/** How a field is worked out. */
-export interface Working {
-  valueAt(row: number): Value
-  /** Writes every row at once. */
-  fillAll?(column: Column): void
-}
+import { writerOf, type Working } from './working'
 
 /** How many are folded into one: each gives a number, NaN for none, and a second one that is added up beside. */
 interface Fold {
   readonly joins: 'add' | 'least' | 'most'
-  one(row: number): number
-  beside?(row: number): number
-  /** What they come to, as the field stores it. */
-  end(joined: number, beside: number, n: number): Value
+  readonly one: Numbers
+  readonly beside?: Numbers
+  /** What they come to, as the column keeps it; NaN: nothing. */
+  end(joined: number, beside: number, n: number): number
 }
 
 /** The numbers that a roll-up folds, and at which scale they are. */
 interface Numbers {
   at(row: number): number
-  readonly a?: Float64Array
+  /** Where they stand as they are, once all are there. */
+  array?(): Float64Array
   readonly decimals: number
 }
 
@@ -40,7 +33,7 @@ function numbersOf(context: ViewContext, { source, fact }: Readable): Numbers | 
   const { decimals } = fact.figures
   switch (source.kind) {
     case 'number':
-      return { at: source.at, decimals, ...(source.column && { a: source.column.a }) }
+      return { at: source.at, decimals, ...(source.column && { array: () => source.column!.a }) }
     case 'day': {
       const { column } = source
       return { at: (row) => (column.a[row] === noDay ? Number.NaN : column.a[row]!), decimals: 0 }
@@ -60,64 +53,65 @@ function placesOfHealth(source: Extract<Source, { kind: 'choice' }>): Numbers {
   return {
     decimals: 0,
     at(row) {
-      const place = healths.findIndex(({ id }) => id === source.valueOf(source.column.a[row]!))
+      const place = healthIds.indexOf(source.valueOf(source.column.a[row]!))
       return place < 0 ? Number.NaN : place
     },
   }
 }
+const healthIds: readonly string[] = healths.map(({ id }) => id)
 
 /** A whole number of one scale at another. */
-const rescaled = (x: number, from: number, to: number): number =>
-  from === to ? Math.round(x) : Math.round(Number((x * 10 ** (to - from)).toPrecision(15)))
-
-/** Which items a roll-up counts as finished, and which not at all. */
-const asFinished = (context: ViewContext) => {
-  const phase = phaseOf(context)
-  const { status } = context.table
-  return (row: number) => phase(status.a[row]!)
+function rescaled(x: number, from: number, to: number): number {
+  if (from === to) return Math.round(x)
+  return Math.round(Number((x * 10 ** (to - from)).toPrecision(15)))
 }
 
 function foldOf(context: ViewContext, field: Field, read: Read): Fold | undefined {
   const { how, of, weight } = field.settings
   const { decimals } = figuresOf(field)
-  if (how === 'count') return { joins: 'add', one: () => 1, end: (n) => n * 10 ** decimals }
-  if (how === 'finished') {
-    const by = weight ? numbersFor(context, weight, read) : { at: () => 1, decimals: 0 }
-    if (!by) return undefined
-    const phase = asFinished(context)
-    const weighs = (row: number) => (phase(row) === 'dropped' ? Number.NaN : by.at(row))
-    return {
-      joins: 'add',
-      one: (row) => (phase(row) === 'finished' ? weighs(row) : 0),
-      beside: weighs,
-      end: (done, all) => (all > 0 ? Math.round((done / all) * 100 * 10 ** decimals) : null),
-    }
-  }
+  if (how === 'count') return { joins: 'add', one: { at: () => 1, decimals: 0 }, end: (n) => n * 10 ** decimals }
+  if (how === 'finished') return finishedOf(context, decimals, weight, read)
   const numbers = of && how ? numbersFor(context, of, read) : undefined
   return numbers && how && folds[how](numbers, decimals)
 }
-function numbersFor(context: ViewContext, key: string, read: Read): (Numbers & { ready?: Readable }) | undefined {
+/** The share of what is finished in all that is not dropped, each counted by its weight. */
+function finishedOf(context: ViewContext, decimals: number, weight: string | undefined, read: Read): Fold | undefined {
+  const by = weight ? numbersFor(context, weight, read) : { at: () => 1 }
+  if (!by) return undefined
+  const phase = phaseOf(context)
+  const { status } = context.table
+  const weighs = (row: number) => (phase(status.a[row]!) === 'dropped' ? Number.NaN : by.at(row))
+  return {
+    joins: 'add',
+    one: { at: (row) => (phase(status.a[row]!) === 'finished' ? weighs(row) : 0), decimals: 0 },
+    beside: { at: weighs, decimals: 0 },
+    end: (done, all) => (all > 0 ? Math.round((done / all) * 100 * 10 ** decimals) : Number.NaN),
+  }
+}
+function numbersFor(context: ViewContext, key: string, read: Read): Numbers | undefined {
   const readable = read(key)
   const numbers = readable && numbersOf(context, readable)
-  if (!numbers) return undefined
-  return { ...numbers, at: (row) => (readable.ready(row), numbers.at(row)) }
+  if (!numbers || !readable.ready) return numbers
+  const { ready } = readable
+  return { ...numbers, at: (row) => (ready(row), numbers.at(row)) }
 }
 
 const extreme =
-  (joins: 'least' | 'most', say: (x: number, from: number, to: number) => Value) =>
-  ({ at, decimals: from }: Numbers, to: number): Fold => ({
+  (joins: 'least' | 'most', say: (x: number, from: number, to: number) => number) =>
+  (one: Numbers, to: number): Fold => ({
     joins,
-    one: at,
-    end: (x, _beside, n) => (n ? say(x, from, to) : null),
+    one,
+    end: (x, _beside, n) => (n ? say(x, one.decimals, to) : Number.NaN),
   })
-const folds: Readonly<Record<Exclude<RollUpName, 'count' | 'finished'>, (numbers: Numbers, to: number) => Fold>> = {
-  sum: ({ at, decimals: from }, to) => ({ joins: 'add', one: at, end: (sum, _beside, n) => (n ? rescaled(sum, from, to) : null) }), // prettier-ignore
-  average: ({ at, decimals: from }, to) => ({ joins: 'add', one: at, end: (sum, _beside, n) => (n ? rescaled(sum / n, from, to) : null) }), // prettier-ignore
+const asItIs = (x: number): number => x
+const folds: Readonly<Record<Exclude<RollUpName, 'count' | 'finished'>, (one: Numbers, to: number) => Fold>> = {
+  sum: (one, to) => ({ joins: 'add', one, end: (sum, _beside, n) => (n ? rescaled(sum, one.decimals, to) : Number.NaN) }), // prettier-ignore
+  average: (one, to) => ({ joins: 'add', one, end: (sum, _beside, n) => (n ? rescaled(sum / n, one.decimals, to) : Number.NaN) }), // prettier-ignore
   least: extreme('least', rescaled),
   most: extreme('most', rescaled),
-  earliest: extreme('least', (day) => fromDayNumber(day)),
-  latest: extreme('most', (day) => fromDayNumber(day)),
-  worst: extreme('most', (place) => healths[place]?.id ?? null),
+  earliest: extreme('least', asItIs),
+  latest: extreme('most', asItIs),
+  worst: extreme('most', asItIs),
 }
 
 /** A roll-up of a project; undefined where what it reads is not there (any more), or is no number, day or health. */
@@ -125,68 +119,123 @@ export function rollUpOf(context: ViewContext, field: Field, read: Read): Workin
   const fold = foldOf(context, field, read)
   const { over } = field.settings
   if (!fold || !over || over === 'parent') return undefined
-  const { table } = context
-  return {
-    valueAt: (row) => folded(fold, inReach(table, row, over)),
-    fillAll: (column) => fillAll(table, fold, over, column),
-  }
-}
-
-/** The rows that count for a row: what is archived does not. */
-function* inReach(table: ItemTable, row: number, over: Reach): Iterable<number> {
-  const left = [row]
-  for (let at = left.pop(); at !== undefined; at = left.pop())
-    for (const child of table.childrenOf(at)) {
-      if (!table.listed[child]) continue
-      yield child
-      if (over === 'inside') left.push(child)
-    }
+  return over === 'children' ? overChildren(context.table, fold) : overLevels(context.table, fold)
 }
 
 const starts = { add: 0, least: Number.POSITIVE_INFINITY, most: Number.NEGATIVE_INFINITY } as const
 const joined = (joins: Fold['joins'], a: number, b: number): number =>
   joins === 'add' ? a + b : joins === 'least' ? Math.min(a, b) : Math.max(a, b)
 
-function folded({ joins, one, beside, end }: Fold, rows: Iterable<number>): Value {
-  let [all, more, n] = [starts[joins] as number, 0, 0]
-  for (const row of rows) {
-    const x = one(row)
-    if (x === x) {
-      all = joined(joins, all, x)
-      n++
-    }
-    const y = beside?.(row) ?? Number.NaN
-    if (y === y) more += y
+function overChildren(table: ItemTable, fold: Fold): Working {
+  const { joins, one, beside, end } = fold
+  return {
+    write(row, column) {
+      let [all, more, n] = [starts[joins] as number, 0, 0]
+      for (const child of table.childrenOf(row)) {
+        if (!table.listed[child]) continue
+        const [x, y] = [one.at(child), beside?.at(child) ?? Number.NaN]
+        if (y === y) more += y
+        if (x !== x) continue
+        all = joined(joins, all, x)
+        n++
+      }
+      writerOf(column, healthIds)(row, end(all, more, n))
+    },
+    fillAll(column) {
+      const { n, parent, listed } = table
+      const sums = new Sums(n, joins)
+      const [xs, ys] = [arrayOf(n, one), beside && arrayOf(n, beside)]
+      if (joins === 'add') addInto(n, parent, listed, xs, sums.all, sums.counts)
+      else extremesInto({ n, parent, listed, xs, joins }, sums)
+      if (ys) addBeside(n, parent, listed, ys, sums.more)
+      sums.write(n, end, column)
+    },
   }
-  return end(all, more, n)
 }
 
-/** The same of every row in one walk, from the deepest level up where it goes over all levels. */
-function fillAll(table: ItemTable, { joins, one, beside, end }: Fold, over: Reach, column: Column): void {
-  const { n } = table
-  const [xs, ys] = [columnOf(table, one), beside && columnOf(table, beside)]
-  const all = new Float64Array(n).fill(starts[joins])
-  const more = new Float64Array(n)
-  const counts = new Int32Array(n)
-  if (over === 'children') {
-    joinInto(table, xs, joins, all, counts)
-    if (ys) addInto(table, ys, more)
-  } else joinLevels(table, { xs, ys, joins, all, more, counts })
-  for (let row = 0; row < n; row++) column.set(row, end(all[row]!, more[row]!, counts[row]!))
+/** Over all levels: each row keeps what is inside it together, so that what is above needs those directly inside alone. */
+function overLevels(table: ItemTable, { joins, one, beside, end }: Fold): Working {
+  let sums = new Sums(table.listed.length, joins)
+  return {
+    isFromBelow: true,
+    grow: (rows) => (sums = sums.grown(rows)),
+    write(row, column) {
+      const { all, more, counts } = sums
+      let [its, besides, n] = [starts[joins] as number, 0, 0]
+      for (const child of table.childrenOf(row)) {
+        if (!table.listed[child]) continue
+        const [x, y] = [one.at(child), beside?.at(child) ?? Number.NaN]
+        if (x === x) {
+          its = joined(joins, its, x)
+          n++
+        }
+        if (counts[child]) {
+          its = joined(joins, its, all[child]!)
+          n += counts[child]!
+        }
+        besides += more[child]! + (y === y ? y : 0)
+      }
+      all[row] = its
+      more[row] = besides
+      counts[row] = n
+      writerOf(column, healthIds)(row, end(its, besides, n))
+    },
+    fillAll(column) {
+      const { n, parent, listed, levels } = table
+      sums.clear()
+      const [xs, ys] = [arrayOf(n, one), beside && arrayOf(n, beside)]
+      const { all, more, counts } = sums
+      if (joins === 'add') addLevels({ order: levels.order, parent, listed, xs }, all, counts)
+      else extremeLevels({ order: levels.order, parent, listed, xs, joins }, all, counts)
+      if (ys) besideLevels(levels.order, parent, listed, ys, more)
+      sums.write(n, end, column)
+    },
+  }
 }
-function columnOf({ n }: ItemTable, at: (row: number) => number): Float64Array {
+
+/** What has been folded so far, by row. */
+class Sums {
+  readonly all: Float64Array
+  readonly more: Float64Array
+  readonly counts: Int32Array
+  constructor(
+    rows: number,
+    readonly joins: Fold['joins'],
+    from?: Sums,
+  ) {
+    this.all = from ? grown(from.all, rows, starts[joins]) : new Float64Array(rows).fill(starts[joins])
+    this.more = from ? grown(from.more, rows) : new Float64Array(rows)
+    this.counts = from ? grown(from.counts, rows) : new Int32Array(rows)
+  }
+  grown(rows: number): Sums {
+    return rows > this.all.length ? new Sums(rows, this.joins, this) : this
+  }
+  clear(): void {
+    this.all.fill(starts[this.joins])
+    this.more.fill(0)
+    this.counts.fill(0)
+  }
+  write(n: number, end: Fold['end'], column: Column): void {
+    const { all, more, counts } = this
+    const write = writerOf(column, healthIds)
+    for (let row = 0; row < n; row++) write(row, end(all[row]!, more[row]!, counts[row]!))
+  }
+}
+function arrayOf(n: number, { array, at }: Numbers): Float64Array {
+  const held = array?.()
+  if (held) return held
   const xs = new Float64Array(n)
   for (let row = 0; row < n; row++) xs[row] = at(row)
   return xs
 }
-function joinInto(
-  { n, parent, listed }: ItemTable,
+function addInto(
+  n: number,
+  parent: Int32Array,
+  listed: Uint8Array,
   xs: Float64Array,
-  joins: Fold['joins'],
   all: Float64Array,
   counts: Int32Array,
 ): void {
-  if (joins !== 'add') return extremesInto({ n, parent, listed }, xs, joins, all, counts)
   for (let row = 0; row < n; row++) {
     const above = parent[row]!
     const x = xs[row]!
@@ -195,54 +244,77 @@ function joinInto(
     counts[above]!++
   }
 }
-function extremesInto(
-  { n, parent, listed }: Pick<ItemTable, 'n' | 'parent' | 'listed'>,
-  xs: Float64Array,
-  joins: Fold['joins'],
-  all: Float64Array,
-  counts: Int32Array,
-): void {
+function addBeside(n: number, parent: Int32Array, listed: Uint8Array, ys: Float64Array, more: Float64Array): void {
+  for (let row = 0; row < n; row++) {
+    const above = parent[row]!
+    const y = ys[row]!
+    if (above !== noRow && listed[row] && y === y) more[above]! += y
+  }
+}
+interface Extremes {
+  readonly n: number
+  readonly parent: Int32Array
+  readonly listed: Uint8Array
+  readonly xs: Float64Array
+  readonly joins: Fold['joins']
+}
+function extremesInto({ n, parent, listed, xs, joins }: Extremes, { all, counts }: Sums): void {
+  const isMost = joins === 'most'
   for (let row = 0; row < n; row++) {
     const above = parent[row]!
     const x = xs[row]!
     if (above === noRow || !listed[row] || x !== x) continue
-    all[above] = joined(joins, all[above]!, x)
+    if (isMost ? x > all[above]! : x < all[above]!) all[above] = x
     counts[above]!++
   }
 }
-function addInto({ n, parent, listed }: ItemTable, xs: Float64Array, more: Float64Array): void {
-  for (let row = 0; row < n; row++) {
-    const above = parent[row]!
-    const x = xs[row]!
-    if (above !== noRow && listed[row] && x === x) more[above]! += x
-  }
-}
 
-interface Levels {
+interface Walk {
+  /** Parents before what is inside them. */
+  readonly order: Int32Array
+  readonly parent: Int32Array
+  readonly listed: Uint8Array
   readonly xs: Float64Array
-  readonly ys: Float64Array | undefined
-  readonly joins: Fold['joins']
-  readonly all: Float64Array
-  readonly more: Float64Array
-  readonly counts: Int32Array
 }
-function joinLevels({ levels, parent, listed }: ItemTable, { xs, ys, joins, all, more, counts }: Levels): void {
-  const { order } = levels
+/** From the deepest level up. What is inside an archived item is out of reach with it. */
+function addLevels({ order, parent, listed, xs }: Walk, all: Float64Array, counts: Int32Array): void {
   for (let k = order.length - 1; k >= 0; k--) {
     const row = order[k]!
     const above = parent[row]!
-    // What is inside an archived item is out of reach with it.
     if (above === noRow || !listed[row]) continue
     const x = xs[row]!
-    if (x === x) {
-      all[above] = joined(joins, all[above]!, x)
-      counts[above]!++
-    }
-    if (counts[row]) {
-      all[above] = joined(joins, all[above]!, all[row]!)
-      counts[above]! += counts[row]!
-    }
-    const y = ys ? ys[row]! : 0
+    const isSome = x === x
+    all[above]! += all[row]! + (isSome ? x : 0)
+    counts[above]! += counts[row]! + (isSome ? 1 : 0)
+  }
+}
+function extremeLevels(
+  { order, parent, listed, xs, joins }: Walk & Pick<Fold, 'joins'>,
+  all: Float64Array,
+  counts: Int32Array,
+): void {
+  for (let k = order.length - 1; k >= 0; k--) {
+    const row = order[k]!
+    const above = parent[row]!
+    if (above === noRow || !listed[row]) continue
+    const x = xs[row]!
+    if (x === x) all[above] = joined(joins, all[above]!, x)
+    all[above] = joined(joins, all[above]!, all[row]!)
+    counts[above]! += counts[row]! + (x === x ? 1 : 0)
+  }
+}
+function besideLevels(
+  order: Int32Array,
+  parent: Int32Array,
+  listed: Uint8Array,
+  ys: Float64Array,
+  more: Float64Array,
+): void {
+  for (let k = order.length - 1; k >= 0; k--) {
+    const row = order[k]!
+    const above = parent[row]!
+    if (above === noRow || !listed[row]) continue
+    const y = ys[row]!
     more[above]! += more[row]! + (y === y ? y : 0)
   }
 }
@@ -253,15 +325,15 @@ export function lookUpOf(context: ViewContext, field: Field, read: Read): Workin
   const readable = of ? read(of) : undefined
   if (!readable?.column || over !== 'parent' || readable.type?.name !== gives) return undefined
   const { table } = context
-  const { column } = readable
+  const { column: held, ready } = readable
   const [from, to] = [readable.fact.figures.decimals, figuresOf(field).decimals]
   return {
-    valueAt(row) {
+    write(row, column) {
       const above = table.parent[row]!
-      if (above === noRow) return null
-      readable.ready(above)
-      const value = column.get(above)
-      return typeof value === 'number' && from !== to ? rescaled(value, from, to) : value
+      if (above === noRow) return column.set(row, null)
+      ready?.(above)
+      const value = held.get(above)
+      column.set(row, typeof value === 'number' && from !== to ? rescaled(value, from, to) : value)
     },
   }
 }

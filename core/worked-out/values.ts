@@ -1,13 +1,13 @@
 /** What formulas reckon with, and how it is read from facts and becomes the value of a field. */
-import { fromDayNumber } from '../base/dates'
 import { oneLine } from '../base/text'
-import { noDay } from '../fields/columns/column'
-import { longestShortText, type Value } from '../fields/contract'
+import { noDay, type Column } from '../fields/columns/column'
+import { longestShortText } from '../fields/contract'
 import { figuresOf, shownType } from '../fields/registry'
 import type { FieldSettings } from '../fields/settings'
 import type { Source } from '../fields/source'
 import type { Fact, ViewContext } from '../facts/contract'
 import { daysOf } from '../facts/viewer'
+import { writerOf } from './working'
 
 /** A day; `n` is not a number where there is none. */
 export class Day {
@@ -64,28 +64,48 @@ function namesOf({ reader, project }: ViewContext, fact: Fact): (id: string) => 
 
 /** Digits of a number that can be relied on: the rest comes from halves that are none in binary. */
 const digits = 15
-/** A number as whole ones at a scale, halves away from zero; null where it is none. */
-export function wholeAt(x: number, scale: number): number | null {
-  const whole = Math.sign(x) * Math.round(Number((Math.abs(x) * scale).toPrecision(digits)))
-  return Number.isSafeInteger(whole) ? whole + 0 : null
+/** What is nearer to a half than that may be one. */
+const nearHalf = 1e-6
+/** A number as whole ones at a scale, halves away from zero; NaN where it is none. */
+export function wholeAt(x: number, scale: number): number {
+  const size = Math.abs(x) * scale
+  const whole = Math.floor(size)
+  const rest = size - whole
+  const isNearHalf = Math.abs(rest - 0.5) < nearHalf * Math.max(1, size)
+  const rounded = isNearHalf ? Math.round(Number(size.toPrecision(digits))) : rest < 0.5 ? whole : whole + 1
+  return rounded <= Number.MAX_SAFE_INTEGER ? (x < 0 ? 0 - rounded : rounded) : Number.NaN
 }
 const [firstDay, lastDay] = [-719162, 2932896]
+const isDay = (x: unknown): x is Day => x instanceof Day && x.n >= firstDay && x.n <= lastDay
 
-/** What a formula came to as the value of a field; null where it is none. */
-export function valueOf(result: unknown, settings: FieldSettings): Value {
-  const x = typeof result === 'bigint' ? Number(result) : result
+/** How what a formula came to is written to the column of its field. */
+export function resultWriter(settings: FieldSettings): (row: number, result: unknown, column: Column) => void {
+  const numbers = (result: unknown): number =>
+    typeof result === 'number' ? result : typeof result === 'bigint' ? Number(result) : Number.NaN
   switch (settings.gives) {
     case 'number':
     case 'money':
-    case 'duration':
-      return typeof x === 'number' ? wholeAt(x, scaleOf({ type: 'computed', settings })) : null
+    case 'duration': {
+      const scale = scaleOf({ type: 'computed', settings })
+      return (row, result, column) => {
+        const whole = wholeAt(numbers(result), scale)
+        column.set(row, whole === whole ? whole : null)
+      }
+    }
     case 'date':
-      return x instanceof Day && x.n >= firstDay && x.n <= lastDay ? fromDayNumber(Math.floor(x.n)) : null
+      return (row, result, column) => writerOf(column)(row, isDay(result) ? Math.floor(result.n) : Number.NaN)
     case 'checkbox':
-      return x === true ? true : null
-    case 'shortText':
-      return typeof x === 'string' ? oneLine(x).slice(0, longestShortText).trim() || null : null
+      return (row, result, column) => column.set(row, result === true ? true : null)
+    case 'shortText': {
+      const cleaned = remembering((text: string) => oneLine(text).slice(0, longestShortText).trim() || null)
+      return (row, result, column) => column.set(row, typeof result === 'string' ? cleaned(result) : null)
+    }
     default:
-      return null
+      return (row, _result, column) => column.set(row, null)
   }
+}
+/** The same text again is most often the one before. */
+function remembering<T>(make: (text: string) => T): (text: string) => T {
+  let last: { readonly text: string; readonly made: T } | undefined
+  return (text) => (last?.text === text ? last : (last = { text, made: make(text) })).made
 }

@@ -94,8 +94,21 @@ export const steps = recordCommands({
     const worked = asked.find(isWorkedOut)
     return worked && problem('worked-out', { field: worked.name })
   },
-  removal: z.object({}),
-  checkRemoval: (reader, step) =>
-    reader.maybe('workflow', step.workflow)?.start === step.status ? problem('in-use') : undefined,
-  remove: (_reader, step) => [unmade('step', step)],
+  /** `to`: where what stands there goes, of the kinds that go through the workflow; none where nothing does. */
+  removal: z.object({ to: z.optional(ids.statusId) }),
+  checkRemoval(reader, step, { to }) {
+    if (reader.maybe('workflow', step.workflow)?.start === step.status) return problem('in-use')
+    const isOther = to === undefined || (to !== step.status && stepsOf(reader, step.workflow).some((one) => one.status === to)) // prettier-ignore
+    return isOther ? undefined : problem('wrong-value', { field: 'to' })
+  },
+  remove(reader, step, { to }, context) {
+    const stays = new StayIds(context.command)
+    const kinds = new Set([...reader.all('kind')].flatMap(({ id, workflow }) => (workflow === step.workflow ? id : [])))
+    const project = reader.maybe('workflow', step.workflow)!.project
+    const items = to ? itemsWith(reader, project, (item) => item.status === step.status && kinds.has(item.kind)) : []
+    return [
+      unmade('step', step),
+      ...items.flatMap((item) => [...changeStatus(reader, item, to!, context, stays), ...stamp(item, context)]),
+    ]
+  },
 })
