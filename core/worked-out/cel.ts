@@ -5,11 +5,11 @@
 import { Environment } from '@marcbachmann/cel-js'
 import { dayNumber } from '../base/dates'
 import { fail, ok, type Result } from '../base/result'
-import { keysIn, readableFormula, wordOf, type Rewritten } from '../fields/formulas'
+import { keysIn, namesIn, readableFormula, wordOf, type Rewritten } from '../fields/formulas'
 import type { GivenType } from '../fields/names'
 import type { FieldSettings } from '../fields/settings'
 import type { Read } from './read'
-import { noRow } from '../model/item-table'
+import { noRow, type ItemTable } from '../model/item-table'
 import type { Reader } from '../model/reader'
 import type { ProjectId } from '../model/records'
 import type { ViewContext } from '../facts/contract'
@@ -105,9 +105,10 @@ const inStored = ({ words, from, to }: FormulaFault, { back }: Rewritten): Formu
   to: back(to),
 })
 
-/** What a formula finds when it is evaluated: the row that it is evaluated for, read when it is asked. */
+/** What a formula finds when it is evaluated, put there for one row after another. */
 interface Scope {
-  row: number
+  readonly found: Readonly<Record<string, unknown>>
+  goTo(row: number): void
 }
 function scopeOf(
   context: ViewContext,
@@ -116,37 +117,51 @@ function scopeOf(
   read: Read,
 ): Scope | undefined {
   const { table, viewer } = context
-  const scope = { row: noRow }
-  const today = new Day(dayNumber(viewer.today))
-  const children = (row: number) => [...table.childrenOf(row)].filter((child) => table.listed[child])
-  const inside = (row: number): number[] => {
-    const found = children(row)
-    for (let k = 0; k < found.length; k++) found.push(...children(found[k]!))
-    return found
-  }
-  define(scope, 'today', () => today)
-  define(scope, 'children', () => children(scope.row).map((row) => new Item(row)))
-  define(scope, 'inside', () => inside(scope.row).map((row) => new Item(row)))
-  define(scope, 'parent', () => new Item(table.parent[scope.row]!))
+  const found: Record<string, unknown> = { today: new Day(dayNumber(viewer.today)) }
+  const words: string[] = []
+  const gives: ((row: number) => Reckoned)[] = []
   for (const key of keysIn(formula)) {
     const readable = read(key)
     if (!readable) return undefined
     const { fact, source, ready } = readable
     const at = readerOf(context, fact, source)
     const none = empty[typeOfKind[fact.kind]]
-    const give = (row: number): Reckoned => {
-      if (row === noRow) return none
-      ready?.(row)
-      return at(row)
-    }
-    define(scope, wordOf(key), () => give(scope.row))
-    Object.defineProperty(Item.prototype, wordOf(key), { configurable: true, get(this: Walked) { return give(this.row) } }) // prettier-ignore
+    words.push(wordOf(key))
+    gives.push(ready ? (row) => (ready(row), at(row)) : at)
+    const give = gives.at(-1)!
+    Object.defineProperty(Item.prototype, wordOf(key), {
+      configurable: true,
+      get(this: Walked) {
+        return this.row === noRow ? none : give(this.row)
+      },
+    })
   }
-  return scope
+  const walks = walksOf(table, Item, namesIn(formula))
+  return {
+    found,
+    goTo(row) {
+      for (let k = 0; k < words.length; k++) found[words[k]!] = gives[k]!(row)
+      for (const [name, walk] of walks) found[name] = walk(row)
+    },
+  }
 }
-const define = (scope: object, name: string, get: () => unknown): void =>
-  void Object.defineProperty(scope, name, { enumerable: true, get })
 const empty = { double: Number.NaN, string: '', bool: false, Day: new Day(Number.NaN), 'list<string>': [] } as const
+
+/** The items that a formula walks over, where it names them. */
+function walksOf(table: ItemTable, Item: new (row: number) => Walked, named: ReadonlySet<string>) {
+  const children = (row: number) => [...table.childrenOf(row)].filter((child) => table.listed[child])
+  const inside = (row: number): number[] => {
+    const rows = children(row)
+    for (let k = 0; k < rows.length; k++) rows.push(...children(rows[k]!))
+    return rows
+  }
+  const all: [name: string, walk: (row: number) => unknown][] = [
+    ['children', (row) => children(row).map((one) => new Item(one))],
+    ['inside', (row) => inside(row).map((one) => new Item(one))],
+    ['parent', (row) => new Item(table.parent[row]!)],
+  ]
+  return all.filter(([name]) => named.has(name))
+}
 
 /** What a stored formula is in a project; the place of a fault is one in the stored formula. */
 export function check(reader: Reader, project: ProjectId, formula: string): Result<Checked, FormulaFault> {
@@ -167,17 +182,22 @@ export function prepare(context: ViewContext, settings: FieldSettings, read: Rea
   const evaluate = env.parse(readableFormula(formula).text)
   const scope = scopeOf(context, Item, formula, read)
   if (!scope) return undefined
-  const write = resultWriter(settings)
+  const writer = resultWriter(settings)
+  const evaluated = (row: number): unknown => {
+    scope.goTo(row)
+    try {
+      return evaluate(scope.found)
+    } catch {
+      // As of a list whose first is asked for, and which has none: what cannot be worked out is empty.
+      return undefined
+    }
+  }
+  const { table } = context
   return {
-    write(row, column) {
-      scope.row = row
-      let result: unknown
-      try {
-        result = evaluate(scope)
-      } catch {
-        // As of a list whose first is asked for, and which has none: what cannot be worked out is empty.
-      }
-      write(row, result, column)
+    write: (row, column) => writer(column)(row, evaluated(row)),
+    fillAll(column) {
+      const write = writer(column)
+      for (let row = 0; row < table.n; row++) write(row, table.ids[row] === '' ? undefined : evaluated(row))
     },
   }
 }

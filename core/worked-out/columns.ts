@@ -5,7 +5,8 @@
 import { grown, type Column } from '../fields/columns/column'
 import type { Value } from '../fields/contract'
 import { namesIn } from '../fields/formulas'
-import { isWorkedOut, typeOf } from '../fields/registry'
+import type { FieldTypeName } from '../fields/names'
+import { fieldTypes, isWorkedOut, shownType, typeOf } from '../fields/registry'
 import type { Source } from '../fields/source'
 import { momentNow, nextMoment, noRow, type ItemTable } from '../model/item-table'
 import { isAutomatic } from '../model/names'
@@ -31,6 +32,8 @@ interface Spread {
   above: boolean
 }
 
+const nothing: Readonly<Spread> = { children: false, inside: false, parent: false, above: false }
+
 /** Where more than this part of all rows is unknown they are filled at once, if that can be. */
 const few = 4
 
@@ -52,14 +55,24 @@ class WorkedColumn {
   #touches = 0
   #rows = 0
 
+  readonly needs: WorkedColumn[] = []
+  spread: Spread = { ...nothing }
+  working: Working | undefined
+
   constructor(
     readonly table: ItemTable,
-    readonly field: Field,
-    readonly working: Working | undefined,
-    readonly needs: readonly WorkedColumn[],
-    readonly spread: Readonly<Spread>,
+    readonly shown: FieldTypeName,
   ) {
-    this.column = typeOf(field).column()
+    this.column = fieldTypes[shown].column()
+  }
+
+  /** Is worked out otherwise from now on: nothing is known any more, and the room that it has is used again. */
+  begin(work: (needs: WorkedColumn[], spread: Spread) => Working | undefined, spread: Readonly<Spread>): void {
+    this.needs.length = 0
+    this.spread = { ...spread }
+    this.working = work(this.needs, this.spread)
+    this.isRead = false
+    this.#moment = -1
   }
 
   /** Takes in what has changed since it was last done: those rows are worked out anew when they are asked for. */
@@ -67,9 +80,12 @@ class WorkedColumn {
     for (const need of this.needs) need.refresh()
     if (this.#moment === momentNow()) return
     const { table } = this
-    const rows = this.#moment < 0 ? undefined : this.#changedRows()
+    let rows = this.#moment < 0 ? undefined : this.#changedRows()
     const now = nextMoment()
-    if (this.#isKnown.length < table.listed.length) this.#grow(table.listed.length)
+    if (this.#isKnown.length < table.listed.length) {
+      this.#grow(table.listed.length)
+      rows = undefined
+    }
     if (rows) for (const row of rows) this.#spread(row, now)
     else this.#forgetAll(now)
     this.#moment = momentNow()
@@ -171,7 +187,6 @@ class WorkedColumn {
     this.#isKnown = grown(this.#isKnown, rows)
     this.#walked = grown(this.#walked, rows)
     this.#parent = grown(this.#parent, rows, noRow)
-    this.working?.grow?.(rows)
     this.column.grow(rows)
   }
 }
@@ -181,10 +196,17 @@ class Project {
   readonly #columns = new Map<FieldId, WorkedColumn>()
   readonly #begun = new Set<FieldId>()
 
+  readonly edition: number
+  /** The columns that there were before: whoever reads them reads them anew. */
+  readonly #earlier: ReadonlyMap<FieldId, WorkedColumn> | undefined
+
   constructor(
     readonly context: ViewContext,
-    readonly edition = context.reader.edition,
-  ) {}
+    before?: Project,
+  ) {
+    this.edition = context.reader.edition
+    this.#earlier = before && before.#columns
+  }
 
   /** Undefined where it hangs on itself, which what is stored does not. */
   of(field: Field): WorkedColumn | undefined {
@@ -192,11 +214,10 @@ class Project {
     if (known) return known
     if (this.#begun.has(field.id)) return undefined
     this.#begun.add(field.id)
-    const needs: WorkedColumn[] = []
-    const spread: Spread = { ...spreadOf(field) }
-    const working = this.#work(field, (key) => this.#read(key, needs, spread))
+    const before = this.#earlier?.get(field.id)
+    const column = before?.shown === shownType(field) ? before : new WorkedColumn(this.context.table, shownType(field))
+    column.begin((needs, spread) => this.#work(field, (key) => this.#read(key, needs, spread)), spreadOf(field))
     this.#begun.delete(field.id)
-    const column = new WorkedColumn(this.context.table, field, working, needs, spread)
     this.#columns.set(field.id, column)
     return column
   }
@@ -244,7 +265,7 @@ function projectOf(context: ViewContext): Project {
   const before = known.get(table)
   const isSame = before?.edition === reader.edition && before.context.reader === reader
   if (isSame && before.context.viewer.today === viewer.today) return before
-  const now = new Project(context)
+  const now = new Project(context, before)
   known.set(table, now)
   return now
 }

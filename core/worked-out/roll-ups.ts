@@ -1,5 +1,5 @@
 /** What the items inside one come to: folded item by item, or all at once. */
-import { grown, noDay, type Column } from '../fields/columns/column'
+import { DayColumn, noDay, noNumber, NumberColumn, type Column } from '../fields/columns/column'
 import { healths } from '../fields/health'
 import type { RollUpName } from '../fields/names'
 import { figuresOf, typeOf } from '../fields/registry'
@@ -19,6 +19,8 @@ interface Fold {
   readonly beside?: Numbers
   /** What they come to, as the column keeps it; NaN: nothing. */
   end(joined: number, beside: number, n: number): number
+  /** That is what has been joined, as it is, where anything has. */
+  readonly isPlain?: boolean
 }
 
 /** The numbers that a roll-up folds, and at which scale they are. */
@@ -101,11 +103,12 @@ const extreme =
   (one: Numbers, to: number): Fold => ({
     joins,
     one,
+    isPlain: one.decimals === to,
     end: (x, _beside, n) => (n ? say(x, one.decimals, to) : Number.NaN),
   })
 const asItIs = (x: number): number => x
 const folds: Readonly<Record<Exclude<RollUpName, 'count' | 'finished'>, (one: Numbers, to: number) => Fold>> = {
-  sum: (one, to) => ({ joins: 'add', one, end: (sum, _beside, n) => (n ? rescaled(sum, one.decimals, to) : Number.NaN) }), // prettier-ignore
+  sum: (one, to) => ({ joins: 'add', one, isPlain: one.decimals === to, end: (sum, _beside, n) => (n ? rescaled(sum, one.decimals, to) : Number.NaN) }), // prettier-ignore
   average: (one, to) => ({ joins: 'add', one, end: (sum, _beside, n) => (n ? rescaled(sum / n, one.decimals, to) : Number.NaN) }), // prettier-ignore
   least: extreme('least', rescaled),
   most: extreme('most', rescaled),
@@ -119,7 +122,7 @@ export function rollUpOf(context: ViewContext, field: Field, read: Read): Workin
   const fold = foldOf(context, field, read)
   const { over } = field.settings
   if (!fold || !over || over === 'parent') return undefined
-  return over === 'children' ? overChildren(context.table, fold) : overLevels(context.table, fold)
+  return over === 'children' ? overChildren(context.table, fold) : overLevels(context.table, fold, field.id)
 }
 
 const starts = { add: 0, least: Number.POSITIVE_INFINITY, most: Number.NEGATIVE_INFINITY } as const
@@ -143,23 +146,25 @@ function overChildren(table: ItemTable, fold: Fold): Working {
     },
     fillAll(column) {
       const { n, parent, listed } = table
-      const sums = new Sums(n, joins)
-      const [xs, ys] = [arrayOf(n, one), beside && arrayOf(n, beside)]
+      const sums = new Sums(table, n, fold, 'of children')
+      const [xs, ys] = [arrayOf(table, one, 'rolled up'), beside && arrayOf(table, beside, 'rolled up beside')]
       if (joins === 'add') addInto(n, parent, listed, xs, sums.all, sums.counts)
       else extremesInto({ n, parent, listed, xs, joins }, sums)
-      if (ys) addBeside(n, parent, listed, ys, sums.more)
-      sums.write(n, end, column)
+      if (ys) addBeside(n, parent, listed, ys, sums.more!)
+      sums.write(n, fold, column)
     },
   }
 }
 
 /** Over all levels: each row keeps what is inside it together, so that what is above needs those directly inside alone. */
-function overLevels(table: ItemTable, { joins, one, beside, end }: Fold): Working {
-  let sums = new Sums(table.listed.length, joins)
+function overLevels(table: ItemTable, fold: Fold, name: string): Working {
+  const { joins, one, beside, end } = fold
+  let sums = new Sums(table, table.listed.length, fold, name)
   return {
     isFromBelow: true,
-    grow: (rows) => (sums = sums.grown(rows)),
     write(row, column) {
+      // Where there are more rows than before nothing is known any more.
+      if (sums.all.length < table.listed.length) sums = new Sums(table, table.listed.length, fold, name)
       const { all, more, counts } = sums
       let [its, besides, n] = [starts[joins] as number, 0, 0]
       for (const child of table.childrenOf(row)) {
@@ -173,58 +178,57 @@ function overLevels(table: ItemTable, { joins, one, beside, end }: Fold): Workin
           its = joined(joins, its, all[child]!)
           n += counts[child]!
         }
-        besides += more[child]! + (y === y ? y : 0)
+        besides += (more ? more[child]! : 0) + (y === y ? y : 0)
       }
       all[row] = its
-      more[row] = besides
+      if (more) more[row] = besides
       counts[row] = n
       writerOf(column, healthIds)(row, end(its, besides, n))
     },
     fillAll(column) {
       const { n, parent, listed, levels } = table
-      sums.clear()
-      const [xs, ys] = [arrayOf(n, one), beside && arrayOf(n, beside)]
+      sums = new Sums(table, table.listed.length, fold, name)
+      const [xs, ys] = [arrayOf(table, one, 'rolled up'), beside && arrayOf(table, beside, 'rolled up beside')]
       const { all, more, counts } = sums
       if (joins === 'add') addLevels({ order: levels.order, parent, listed, xs }, all, counts)
       else extremeLevels({ order: levels.order, parent, listed, xs, joins }, all, counts)
-      if (ys) besideLevels(levels.order, parent, listed, ys, more)
-      sums.write(n, end, column)
+      if (ys) besideLevels(levels.order, parent, listed, ys, more!)
+      sums.write(n, fold, column)
     },
   }
 }
 
-/** What has been folded so far, by row. */
+/** What has been folded so far, by row, in room that the table lends. */
 class Sums {
   readonly all: Float64Array
-  readonly more: Float64Array
+  readonly more: Float64Array | undefined
   readonly counts: Int32Array
-  constructor(
-    rows: number,
-    readonly joins: Fold['joins'],
-    from?: Sums,
-  ) {
-    this.all = from ? grown(from.all, rows, starts[joins]) : new Float64Array(rows).fill(starts[joins])
-    this.more = from ? grown(from.more, rows) : new Float64Array(rows)
-    this.counts = from ? grown(from.counts, rows) : new Int32Array(rows)
+  constructor({ scratch }: ItemTable, rows: number, { joins, beside }: Fold, name: string) {
+    this.all = scratch.float64(`roll-up ${name}`, rows).fill(starts[joins], 0, rows)
+    this.more = beside && scratch.float64(`roll-up beside ${name}`, rows).fill(0, 0, rows)
+    this.counts = scratch.int32(`roll-up counts ${name}`, rows).fill(0, 0, rows)
   }
-  grown(rows: number): Sums {
-    return rows > this.all.length ? new Sums(rows, this.joins, this) : this
-  }
-  clear(): void {
-    this.all.fill(starts[this.joins])
-    this.more.fill(0)
-    this.counts.fill(0)
-  }
-  write(n: number, end: Fold['end'], column: Column): void {
+  write(n: number, { end, isPlain }: Fold, column: Column): void {
     const { all, more, counts } = this
+    if (isPlain && column instanceof NumberColumn) return plainNumbers(n, all, counts, column)
+    if (isPlain && column instanceof DayColumn) return plainDays(n, all, counts, column)
     const write = writerOf(column, healthIds)
-    for (let row = 0; row < n; row++) write(row, end(all[row]!, more[row]!, counts[row]!))
+    for (let row = 0; row < n; row++) write(row, end(all[row]!, more ? more[row]! : 0, counts[row]!))
   }
 }
-function arrayOf(n: number, { array, at }: Numbers): Float64Array {
+function plainNumbers(n: number, all: Float64Array, counts: Int32Array, column: NumberColumn): void {
+  const { a } = column
+  for (let row = 0; row < n; row++) a[row] = counts[row] ? all[row]! : noNumber
+  column.version++
+}
+function plainDays(n: number, all: Float64Array, counts: Int32Array, { a }: DayColumn): void {
+  for (let row = 0; row < n; row++) a[row] = counts[row] ? all[row]! : noDay
+}
+function arrayOf(table: ItemTable, { array, at }: Numbers, name: string): Float64Array {
   const held = array?.()
   if (held) return held
-  const xs = new Float64Array(n)
+  const { n } = table
+  const xs = table.scratch.float64(name, n)
   for (let row = 0; row < n; row++) xs[row] = at(row)
   return xs
 }

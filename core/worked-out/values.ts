@@ -62,50 +62,60 @@ function namesOf({ reader, project }: ViewContext, fact: Fact): (id: string) => 
   return (id) => (id ? (names.get(id) ?? reader.names.person(id) ?? reader.maybe('status', id)?.name ?? '') : '')
 }
 
-/** Digits of a number that can be relied on: the rest comes from halves that are none in binary. */
-const digits = 15
-/** What is nearer to a half than that may be one. */
-const nearHalf = 1e-6
+/** What is so near to a half is one: the rest comes from fractions that are none in binary. */
+const nearHalf = 1e-13
 /** A number as whole ones at a scale, halves away from zero; NaN where it is none. */
 export function wholeAt(x: number, scale: number): number {
   const size = Math.abs(x) * scale
-  const whole = Math.floor(size)
-  const rest = size - whole
-  const isNearHalf = Math.abs(rest - 0.5) < nearHalf * Math.max(1, size)
-  const rounded = isNearHalf ? Math.round(Number(size.toPrecision(digits))) : rest < 0.5 ? whole : whole + 1
-  return rounded <= Number.MAX_SAFE_INTEGER ? (x < 0 ? 0 - rounded : rounded) : Number.NaN
+  const floor = Math.floor(size)
+  const whole = size - floor >= 0.5 - nearHalf * (size + 1) ? floor + 1 : floor
+  return whole <= Number.MAX_SAFE_INTEGER ? (x < 0 ? 0 - whole : whole) : Number.NaN
 }
 const [firstDay, lastDay] = [-719162, 2932896]
 const isDay = (x: unknown): x is Day => x instanceof Day && x.n >= firstDay && x.n <= lastDay
 
-/** How what a formula came to is written to the column of its field. */
-export function resultWriter(settings: FieldSettings): (row: number, result: unknown, column: Column) => void {
-  const numbers = (result: unknown): number =>
-    typeof result === 'number' ? result : typeof result === 'bigint' ? Number(result) : Number.NaN
+const numberOf = (result: unknown): number =>
+  typeof result === 'number' ? result : typeof result === 'bigint' ? Number(result) : Number.NaN
+
+/** Writes what a formula came to, row by row, to the column of its field as it is now. */
+export type ResultWriter = (row: number, result: unknown) => void
+/** How what a formula came to is written. */
+export function resultWriter(settings: FieldSettings): (column: Column) => ResultWriter {
   switch (settings.gives) {
     case 'number':
     case 'money':
     case 'duration': {
       const scale = scaleOf({ type: 'computed', settings })
-      return (row, result, column) => {
-        const whole = wholeAt(numbers(result), scale)
-        column.set(row, whole === whole ? whole : null)
+      return (column) => {
+        const write = writerOf(column)
+        return (row, result) => write(row, wholeAt(numberOf(result), scale))
       }
     }
     case 'date':
-      return (row, result, column) => writerOf(column)(row, isDay(result) ? Math.floor(result.n) : Number.NaN)
+      return (column) => {
+        const write = writerOf(column)
+        return (row, result) => write(row, isDay(result) ? Math.floor(result.n) : Number.NaN)
+      }
     case 'checkbox':
-      return (row, result, column) => column.set(row, result === true ? true : null)
+      return (column) => (row, result) => column.set(row, result === true ? true : null)
     case 'shortText': {
       const cleaned = remembering((text: string) => oneLine(text).slice(0, longestShortText).trim() || null)
-      return (row, result, column) => column.set(row, typeof result === 'string' ? cleaned(result) : null)
+      return (column) => (row, result) => column.set(row, typeof result === 'string' ? cleaned(result) : null)
     }
     default:
-      return (row, _result, column) => column.set(row, null)
+      return (column) => (row) => column.set(row, null)
   }
 }
-/** The same text again is most often the one before. */
+/** Results are often few different ones. */
 function remembering<T>(make: (text: string) => T): (text: string) => T {
-  let last: { readonly text: string; readonly made: T } | undefined
-  return (text) => (last?.text === text ? last : (last = { text, made: make(text) })).made
+  const known = new Map<string, T>()
+  return (text) => {
+    const before = known.get(text)
+    if (before !== undefined) return before
+    if (known.size >= mostKnown) known.clear()
+    const made = make(text)
+    known.set(text, made)
+    return made
+  }
 }
+const mostKnown = 500

@@ -8,8 +8,6 @@ export interface Working {
   fillAll?(column: Column): void
   /** A row is worked out from those inside it, which have to be before. */
   readonly isFromBelow?: boolean
-  /** Makes room for more rows. */
-  grow?(rows: number): void
 }
 
 /** Writes numbers as a column keeps them, NaN for none: whole numbers, days by number, codes by the place of their id. */
