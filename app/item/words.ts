@@ -3,6 +3,7 @@ export const itemWords = {
   panel: 'Item',
   status: 'Status',
   kind: 'Kind',
+  whichStatus: (kind: string) => `As ${kind}, where does it stand?`,
   turn: 'Turn',
   nobody: 'nobody’s turn',
   over: 'nobody, it’s finished',

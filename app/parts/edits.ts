@@ -3,7 +3,7 @@ import type { Problem } from '#core/base/result'
 import type { BareCommand } from '#core/commands/registry'
 import { idsOf, type Value } from '#core/fields/value'
 import { fieldTypes } from '#core/fields/registry'
-import type { Field, Item } from '#core/model/records'
+import type { Field, Item, KindId, StatusId } from '#core/model/records'
 import type { Setting } from '#core/items/set'
 import type { useChanges } from '../data/changes'
 
@@ -49,3 +49,10 @@ export function press(
   const held = item.values[field.id] ?? null
   return setValue(changes, item, field.id, held, held ? null : true)
 }
+
+/** An item becomes one of another kind, in a status of its own choice. */
+export const becomeKind = (changes: Changes, item: Item, kind: KindId, status: StatusId): Promise<boolean> =>
+  changes.send({
+    type: 'items.set',
+    items: [{ item: item.id, set: { kind: { from: item.kind, to: kind }, status: { from: item.status, to: status } } }],
+  })

@@ -11,7 +11,7 @@ import { modelVersion } from '../change/upgrade'
 import { together } from '../commands/bare'
 import { commandOf, definitionOf, judge, type BareCommand, type Command } from '../commands/registry'
 import { fieldTypeNames, type FieldTypeName } from '../fields/names'
-import type { Field, Item, LongText, Person, Project, Records, Role } from '../model/records'
+import type { Field, Item, Kind, LongText, Person, Project, Records, Role } from '../model/records'
 import { phases } from '../model/names'
 import { boardsOf, columnsOf, fieldsOf, kindsOf, limitSetOf, statusesOf, stepsOf } from '../model/reader'
 import { State } from '../model/state'
@@ -470,6 +470,22 @@ export function randomCommand(
   }
 }
 
+/** A kind goes through a workflow of its own, or that of another kind. */
+function following(
+  state: State,
+  kind: Kind | undefined,
+  as: Kind | undefined,
+  more: number,
+  ids: Ids,
+): Command | undefined {
+  const shared = kind && state.maybe('workflow', kind.workflow)
+  if (!kind || !as || !shared) return undefined
+  const to = (more % 2 ? ids.next() : as.workflow) as Kind['workflow']
+  const steps = stepsOf(state, shared.id).map((step) => ({ ...step, id: tieId<'step'>(to, step.status), workflow: to }))
+  const instead = more % 2 ? shared.start : (state.maybe('workflow', as.workflow)?.start ?? null)
+  return command(ids, { type: 'kind.follow', kind: kind.id, from: shared.id, to, made: more % 2 ? { workflow: { ...shared, id: to, name: `of ${kind.name}` }, steps } : null, instead }) // prettier-ignore
+}
+
 /** What a worked-out field reads: another one that fits, whichever; nothing of a field that is filled in. */
 function workedSettings(type: FieldTypeName, fields: readonly Field[], which: number): Field['settings'] {
   const [number, date] = (['number', 'date'] as const).map((kind) => fields.filter((field) => (field.settings.gives ?? field.type) === kind)) // prettier-ignore
@@ -542,6 +558,7 @@ export function setUpCommand(
     case 1:
       return of('option', options, { label: named }, 'label', named, pick([{}, { to: null }, { to: other(options) }], more) ?? {}) // prettier-ignore
     case 2:
+      if (verb === 'set' && more % 8 > 4) return following(state, pick(kinds, one), pick(kinds, to), more, ids)
       return of('kind', kinds, { name: named }, 'name', named, { to: other(kinds) })
     case 3:
       return more % 8 === 5
@@ -565,7 +582,8 @@ export function setUpCommand(
       // A status that is no step yet is there seldom: then it mostly becomes one.
       if (verb === 'add' && !free) return undefined
       const [field, value] = pick(rules, more >> 2) ?? ['turn', null]
-      return of('step', steps, made, field, value, {}, free && more % 8 < 6 ? 'add' : verb)
+      const away = more % 2 ? { to: other(statuses) } : {}
+      return of('step', steps, made, field, value, away, free && more % 8 < 6 ? 'add' : verb)
     }
     case 5: {
       const [status, board, workflow] = [pick(statuses, one), columns[0]?.board, steps[0]?.workflow]

@@ -54,6 +54,17 @@ const newStatus = () => {
   return { status: { ...first, id, name: `Drying ${id}`, rank: 'b90' }, step, column: null, held: null }
 }
 
+let follower = 0
+/** Another kind each time: what it goes through is changed. */
+const ownWorkflow = () => {
+  const kinds = directory.records.kind.filter(({ project }) => project === projectOf('GLH'))
+  const kind = kinds[follower++ % kinds.length]!
+  const workflow = directory.records.workflow.find(({ id }) => id === kind.workflow)!
+  const to = v7()
+  const steps = directory.records.step.filter((step) => step.workflow === workflow.id).map((step) => ({ ...step, id: `${to}/${step.status}`, workflow: to })) // prettier-ignore
+  return { kind: kind.id, from: workflow.id, to, made: { workflow: { ...workflow, id: to, name: kind.name }, steps }, instead: null } // prettier-ignore
+}
+
 const newField = () => {
   const id = v7()
   return { field: { id, project: projectOf('GLH'), name: `Light ${id}`, help: '', type: 'money', settings: { currency: 'CHF' }, rank: 'b90', archived: false }, options: [] } // prettier-ignore
@@ -120,6 +131,7 @@ describe('who may do what', () => {
     ['let an item past a limit', 'limit.overrule', () => ({ column: limit().column, item: items[0]!.id, reason: 'Frost' }), { owner: 'done', lead: 'done', contributor: 'not-allowed', reader: 'not-allowed', nobody: 401 }],
     ['say something with a move', 'items.note', () => ({ status: items[0]!.status, item: items[0]!.id, text: 'Frost' }), { owner: 'no-note', lead: 'no-note', contributor: 'no-note', reader: 'not-allowed', nobody: 401 }],
     ['put a status into a column', 'column.hold', held, { owner: 'done', lead: 'done', contributor: 'not-allowed', reader: 'not-allowed', nobody: 401 }],
+    ['give a kind a workflow of its own', 'kind.follow', ownWorkflow, { owner: 'done', lead: 'done', contributor: 'not-allowed', reader: 'not-allowed', nobody: 401 }],
     ['add a status', 'workflow.extend', newStatus, { owner: 'done', lead: 'done', contributor: 'not-allowed', reader: 'not-allowed', nobody: 401 }],
     ['make a field', 'field.make', newField, { owner: 'done', lead: 'done', contributor: 'not-allowed', reader: 'not-allowed', nobody: 401 }],
     ['keep a shared view', 'view.set', () => { const view = directory.records.view.find((one) => one.project === projectOf('GLH'))!; return { target: view.id, set: { name: { from: view.name, to: view.name } } } }, { owner: 'done', lead: 'done', contributor: 'not-allowed', reader: 'not-allowed', nobody: 401 }],

@@ -1,8 +1,9 @@
 import { beforeEach, describe, expect, it } from 'vitest'
 import { judge, type BareCommand } from '../../commands/registry'
-import { fieldsOf, kindsOf, startOfKind } from '../../model/reader'
+import { tieId } from '../../base/ids'
+import { fieldsOf, kindsOf, startOfKind, stepsOf } from '../../model/reader'
 import { fieldsShownBy } from '../../model/shown-fields'
-import type { Field, FieldId, ItemId, Kind, KindId } from '../../model/records'
+import type { Field, FieldId, ItemId, Kind, KindId, StatusId, WorkflowId } from '../../model/records'
 import { likeAnother } from '../like-another'
 import { command, contextOf, PlainRoom, smallWorkspace, type Small } from '../../test-kit/workspace'
 
@@ -112,4 +113,85 @@ it('goes along where a project is started as another is, with ids of its own', (
   expect(made.shows).toEqual([body.fields.find(({ name }) => name === one!.name)!.id])
   expect(made.inside).toEqual([made.id, body.kinds.find(({ name }) => name === plain.name)!.id])
   expect(made.shows).not.toEqual([one!.id])
+})
+
+describe('the workflow that a kind goes through', () => {
+  const kindNow = (kind: Kind) => small.state.maybe('kind', kind.id)!
+  const stepsNow = (workflow: string) => stepsOf(small.state, workflow).map(({ status }) => status)
+  const ownOf = (kind: Kind): BareCommand => {
+    const shared = small.state.maybe('workflow', kindNow(kind).workflow)!
+    const to = small.ids.next() as WorkflowId
+    const steps = stepsOf(small.state, shared.id).map((step) => ({ ...step, id: tieId<'step'>(to, step.status), workflow: to })) // prettier-ignore
+    return { type: 'kind.follow', kind: kind.id, from: shared.id, to, made: { workflow: { ...shared, id: to, name: kind.name }, steps }, instead: null } // prettier-ignore
+  }
+  const statusOf = (item: ItemId) => small.state.maybe('item', item)!.status
+
+  it('begins as the one that it shares, and then changes alone', () => {
+    const [bed, air] = [newItem(holder), newItem(plain)]
+    does(add(bed))
+    does(add(air))
+    const shared = kindNow(holder).workflow
+    does(ownOf(holder))
+    const own = kindNow(holder).workflow
+    expect(own).not.toBe(shared)
+    expect(stepsNow(own)).toEqual(stepsNow(shared))
+    // A status is taken out for beds alone: a bed in it goes elsewhere, others stay.
+    const [, second, third] = stepsNow(own)
+    for (const one of [bed, air]) does({ type: 'items.move', items: [{ item: one.item, status: { from: one.status, to: second! } }] }) // prettier-ignore
+    const out: BareCommand = { type: 'step.remove', target: tieId<'step'>(own, second!), how: { to: third! } }
+    expect(refused({ ...out, how: {} })).toBe('in-use')
+    expect(refused({ ...out, how: { to: second! } })).toBe('wrong-value')
+    does(out)
+    expect([statusOf(bed.item), statusOf(air.item)]).toEqual([third, second])
+    expect(stepsNow(shared)).toContain(second)
+    // Beds cannot come there any more, and what becomes a bed has to say where it goes.
+    expect(refused({ type: 'items.move', items: [{ item: bed.item, status: { from: third!, to: second! } }] })).toBe('wrong-value') // prettier-ignore
+    const become = (set: object): BareCommand => ({ type: 'items.set', items: [{ item: air.item, set: { kind: { from: plain.id, to: holder.id }, ...set } }] }) as BareCommand // prettier-ignore
+    expect(refused(become({}))).toBe('wrong-value')
+    does(become({ status: { from: second, to: third } }))
+    expect(statusOf(air.item)).toBe(third)
+    does({ type: 'revert', of: room.entries.at(-1)!.command })
+    does({ type: 'revert', of: room.entries.find(({ command: one }) => one === room.entries.at(-3)!.command)!.command })
+    expect([statusOf(bed.item), stepsNow(own)]).toEqual([second, stepsNow(shared)])
+  })
+
+  it('is another kind’s again: what stands where that has no status goes where one says; what nobody goes through is gone', () => {
+    const bed = newItem(holder)
+    does(add(bed))
+    const shared = kindNow(holder).workflow
+    does(ownOf(holder))
+    const own = kindNow(holder).workflow
+    const [first] = stepsNow(shared)
+    const id = small.ids.next() as StatusId
+    const status = { ...small.state.maybe('status', first!)!, id, name: 'Drying', rank: 'b91' }
+    const step = {
+      id: tieId<'step'>(own, id),
+      workflow: own,
+      status: id,
+      rank: 'b91',
+      turn: { of: 'assignees' as const },
+    }
+    does({ type: 'workflow.extend', status, step, column: null, held: null })
+    does({ type: 'items.move', items: [{ item: bed.item, status: { from: bed.status, to: id } }] })
+    const back: BareCommand = { type: 'kind.follow', kind: holder.id, from: own, to: shared, made: null, instead: null }
+    expect(refused(back)).toBe('wrong-value')
+    expect(refused({ ...back, instead: id })).toBe('wrong-value')
+    expect(refused({ ...back, from: shared, to: own })).toBe('changed-meanwhile')
+    does({ ...back, instead: first! })
+    expect(statusOf(bed.item)).toBe(first)
+    expect([small.state.maybe('workflow', own), stepsNow(own)]).toEqual([undefined, []])
+    does({ type: 'revert', of: room.entries.at(-1)!.command })
+    expect([statusOf(bed.item), kindNow(holder).workflow]).toEqual([id, own])
+    expect(stepsNow(own)).toContain(id)
+  })
+
+  it('is whole, and of its project', () => {
+    const own = ownOf(holder)
+    if (own.type !== 'kind.follow') throw new Error()
+    const { workflow, steps } = own.made!
+    expect(refused({ ...own, made: { workflow, steps: steps.slice(1) } })).toBe('wrong-value')
+    expect(refused({ ...own, made: { workflow, steps: [...steps, steps[0]!] } })).toBe('wrong-value')
+    expect(refused({ ...own, made: null })).toBe('wrong-value')
+    expect(refused({ ...own, kind: small.ids.next() as KindId })).toBe('gone')
+  })
 })
