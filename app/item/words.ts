@@ -1,7 +1,6 @@
 /** Words of an item’s panel. */
 export const itemWords = {
   panel: 'Item',
-  status: 'Status',
   kind: 'Kind',
   whichStatus: (kind: string) => `As ${kind}, where does it stand?`,
   turn: 'Turn',
@@ -15,7 +14,6 @@ export const itemWords = {
   happened: 'What happened',
   more: 'Show earlier changes',
   loading: 'Loading …',
-  made: 'Made',
   archive: 'Archive',
   restore: 'Restore',
   archived: 'archived',

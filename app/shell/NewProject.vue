@@ -6,7 +6,8 @@ import { memberId } from '#core/access/access'
 import { compareText } from '#core/base/collation'
 import { rankAfter } from '#core/base/ranks'
 import { likeAnother } from '#core/projects/like-another'
-import { starterPattern } from '#core/projects/starter-pattern'
+import { patternNames, patterns, type Pattern, type PatternName } from '#core/projects/patterns'
+import { projectOfPattern } from '#core/projects/starter-pattern'
 import { paletteColours, type Member, type ProjectId } from '#core/model/records'
 import { VAutocomplete } from 'vuetify/components/VAutocomplete'
 import { VSelect } from 'vuetify/components/VSelect'
@@ -20,11 +21,11 @@ const isOpen = defineModel<boolean>({ required: true })
 const changes = useChanges()
 const directory = useDirectory()
 
-const usual = ''
-const begins = ref<string>(usual)
-/** What it can begin with: the usual, or what another project is set up with. */
+const begins = ref<string>(patternNames[0])
+const pattern = computed(() => patterns[begins.value as PatternName] as Pattern | undefined)
+/** What it can begin with: a pattern, or what another project is set up with. */
 const beginnings = computed(() => [
-  { value: usual, title: projectWords.usual },
+  ...patternNames.map((one) => ({ value: one as string, title: patterns[one].title })),
   ...directory.projects.map(({ id, name }) => ({ value: id as string, title: projectWords.like(name) })),
 ])
 /** Who could take part: owners and leads see every project as it is. */
@@ -45,7 +46,7 @@ function membersOf(project: ProjectId): Member[] {
       role: role === 'reader' ? 'reader' : 'contributor',
     }))
 }
-const about = computed(() => (begins.value === usual ? projectWords.about : projectWords.aboutLike))
+const about = computed(() => pattern.value?.about ?? projectWords.aboutLike)
 
 async function start(names: Names): Promise<void> {
   const maker = directory.me?.id
@@ -54,7 +55,9 @@ async function start(names: Names): Promise<void> {
   const colour = paletteColours[(directory.projects.length + 1) % paletteColours.length] ?? 'leaf'
   const made = { ...names, colour, rank, maker }
   const like = directory.reader.maybe('project', begins.value)
-  const body = like ? likeAnother(directory.reader, like, made, v7) : starterPattern(made, v7)
+  const body = like
+    ? likeAnother(directory.reader, like, made, v7)
+    : projectOfPattern(pattern.value ?? patterns.usual, made, v7)
   if (!(await changes.send({ type: 'projects.create', ...body, members: membersOf(body.project.id) }))) return
   isOpen.value = false
   const first = body.views.find((view) => view.definition.layout === 'table') ?? body.views[0]
@@ -71,11 +74,7 @@ async function start(names: Names): Promise<void> {
       :about="about"
       @take="start"
       @leave="isOpen = false"
-      ><VSelect
-        v-if="directory.projects.length"
-        v-model="begins"
-        :items="beginnings"
-        :label="projectWords.begins" /><VAutocomplete
+      ><VSelect v-model="begins" :items="beginnings" :label="projectWords.begins" /><VAutocomplete
         v-if="mayAdd"
         v-model="taking"
         :items="people.map(({ id, name }) => ({ value: id, title: name }))"

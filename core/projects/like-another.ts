@@ -11,9 +11,17 @@ import {
   stepsOf,
   type Reader,
 } from '../model/reader'
-import type { EntityName, Project, Records, Step, View } from '../model/records'
+import { isWorkedOut } from '../fields/registry'
+import type { EntityName, Field, Project, Records, Step, View } from '../model/records'
 import type { ProjectBody } from './create'
 import type { NewProject } from './starter-pattern'
+
+/** Without those that are worked out from something that has gone. */
+function wholeFields(all: readonly Field[]): Field[] {
+  const there = new Set<string>(all.map(({ id }) => id))
+  const kept = all.filter((field) => (JSON.stringify(isWorkedOut(field) ? field.settings : {}).match(uuids) ?? []).every((id) => there.has(id))) // prettier-ignore
+  return kept.length === all.length ? kept : wholeFields(kept)
+}
 
 const uuids = /[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}/g
 
@@ -30,7 +38,7 @@ export function likeAnother(
   const statuses = statusesOf(reader, other.id)
   const kinds = kindsOf(reader, other.id)
   const workflows = [...reader.all('workflow')].filter(({ id }) => kinds.some((kind) => kind.workflow === id))
-  const fields = fieldsOf(reader, other.id)
+  const fields = wholeFields(fieldsOf(reader, other.id))
   const boards = boardsOf(reader, other.id)
   const columns = boards.flatMap(({ id }) => columnsOf(reader, id))
   const views = [...reader.all('view')].filter((view) => view.project === other.id && view.audience.of === 'project')

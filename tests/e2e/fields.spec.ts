@@ -239,3 +239,116 @@ test('a kind shows some fields; what an item holds besides is also kept', async 
   await page.keyboard.press('Control+z')
   await expect(panel.getByText(/Also kept/)).toBeHidden()
 })
+
+test('a formula is checked while it is typed, and its results follow what it names, here and elsewhere', async ({
+  browser,
+}) => {
+  const page = await demo.as(browser, 'Séverine', { at: 'All items' })
+  const other = await demo.as(browser, 'Hamid', { at: 'All items' })
+  const begin = async (name: string, type: string) => {
+    await page.getByRole('button', { name: 'A new field' }).click()
+    const dialog = page.getByRole('dialog', { name: 'A new field' })
+    await dialog.getByLabel('What is it called?').fill(name)
+    await dialog.getByRole('combobox', { name: 'What does it hold?' }).pressSequentially(type)
+    await expect(dialog.getByText(type === 'comp' ? 'What a formula comes to.' : 'What the items inside come to.')).toBeVisible() // prettier-ignore
+    return dialog
+  }
+  const dialog = await begin('Twice', 'comp')
+  const formula = dialog.getByRole('textbox', { name: 'Formula' })
+  await formula.fill('efort * 2')
+  await expect(dialog.getByText('There is no field called “efort”.')).toBeVisible()
+  await expect(dialog.locator('mark')).toHaveText('efort')
+  await expect(dialog.getByRole('button', { name: 'Add the field' })).toBeDisabled()
+  await formula.fill('children.map(a, children.map(b, a.effort * b.effort)).size()')
+  await expect(dialog.getByText('This could run long')).toBeVisible()
+  // A name is put where the caret stands.
+  await formula.fill('2 *')
+  await dialog.getByText('What can be named').click()
+  await dialog.getByRole('button', { name: 'Put effort into the formula' }).click()
+  await expect(formula).toHaveValue('2 * effort')
+  await expect(dialog.getByRole('row').filter({ hasText: 'GLH-3' })).toContainText('16')
+  await dialog.getByRole('button', { name: 'Add the field' }).click()
+  const heads = page.getByRole('columnheader')
+  await expect(heads.filter({ hasText: 'Twice' })).toBeVisible()
+
+  const roll = await begin('All of it', 'roll')
+  await roll.getByRole('combobox', { name: 'Which field' }).pressSequentially('Tw')
+  await choose(roll.getByRole('combobox', { name: 'Of which items' }), 'all inside, at every level')
+  await expect(roll.getByRole('row').first()).toContainText(/\d/)
+  await roll.getByRole('button', { name: 'Add the field' }).click()
+  await expect(heads.filter({ hasText: 'All of it' })).toBeVisible()
+
+  const cell = async (on: typeof page, key: string, name: string) => {
+    const at = (await on.getByRole('columnheader').allInnerTexts()).findIndex((head) => head.trim().startsWith(name))
+    return on.getByRole('row').filter({ hasText: new RegExp(`${key}\\b`) }).first().locator(`[role=gridcell][data-column="${at}"]`) // prettier-ignore
+  }
+  const number = async (on: typeof page, key: string, name: string) => Number((await (await cell(on, key, name)).innerText()).replace(/[^\d.-]/g, '')) // prettier-ignore
+  const before = await number(page, 'GLH-1', 'All of it')
+  const effort = await cell(page, 'GLH-3', 'Effort')
+  await effort.click()
+  await page.keyboard.press('Enter')
+  await page.keyboard.press('Control+a')
+  await page.keyboard.type('10')
+  await page.keyboard.press('Enter')
+  await expect(await cell(page, 'GLH-3', 'Twice')).toHaveText('20')
+  await expect.poll(() => number(page, 'GLH-1', 'All of it')).toBe(before + 4)
+  // Nobody fills it in: that is said, with how it is worked out.
+  await (await cell(page, 'GLH-3', 'Twice')).dblclick()
+  await expect(page.getByRole('alert').last()).toContainText('Twice is worked out, so nobody fills it in: 2 * effort.')
+
+  // In another browser: filtered by what is worked out.
+  await other.getByText('and …').click()
+  await other.keyboard.type('twice is at least 20')
+  await other.keyboard.press('Enter')
+  await expect(other.getByRole('row').filter({ hasText: 'GLH-3' }).first()).toBeVisible()
+  const shown = async () => Number((await other.locator('.count b').first().innerText()).replace(/\D/g, ''))
+  const all = await shown()
+  expect(all).toBeGreaterThan(0)
+  await page.keyboard.press('Escape')
+  await page.keyboard.press('Control+z')
+  await expect(await cell(page, 'GLH-3', 'Twice')).toHaveText('16')
+  await expect.poll(shown).toBe(all - 1)
+
+  // A loop is refused with its way round.
+  await heads.filter({ hasText: 'Twice' }).click({ button: 'right' })
+  await page.getByRole('menuitem', { name: 'Change how it works…' }).click()
+  const form = page.getByRole('dialog', { name: 'How Twice works' })
+  await form.getByRole('textbox', { name: 'Formula' }).fill('`All of it` + 1')
+  await expect(form.getByText('Twice → All of it → Twice')).toBeVisible()
+  await form.getByRole('button', { name: 'Cancel' }).click()
+  // What it is worked out from is told before that goes.
+  await heads.filter({ hasText: 'Twice' }).click({ button: 'right' })
+  await page.getByRole('menuitem', { name: 'Remove from the project…' }).click()
+  await expect(page.getByRole('complementary', { name: 'What it would change' })).toContainText('All of it is worked out from it, and will be empty.') // prettier-ignore
+})
+
+test('a kind goes through statuses of its own; what becomes one of it says where it stands', async ({ browser }) => {
+  const page = await demo.as(browser, 'Séverine')
+  await page.goto('/app/GLH/set-up/kinds')
+  const kinds = page.getByRole('grid', { name: 'Kinds' })
+  const row = kinds.getByRole('row').filter({ has: page.getByRole('gridcell', { name: 'inspection', exact: true }) })
+  await row.getByRole('gridcell').nth(4).press('Enter')
+  await page.getByRole('menuitem', { name: /statuses of its own/ }).click()
+  await expect(row).not.toContainText(', as ')
+  // There a status is taken out for it alone.
+  await page.goto('/app/GLH/set-up/statuses')
+  await choose(page.getByRole('combobox', { name: 'Workflow of' }), 'inspection')
+  const statuses = page.getByRole('grid', { name: 'Statuses' })
+  await statuses.getByRole('row', { name: /Ready/ }).getByRole('gridcell').first().click({ button: 'right' })
+  await page.getByRole('menuitem', { name: 'Take it out for inspection' }).click()
+  const panel = page.getByRole('complementary', { name: 'What it would change' })
+  await panel.getByRole('button', { name: 'Take it out' }).click()
+  await expect(statuses.getByRole('row', { name: /Ready/ })).toBeHidden()
+  // An item that is ready becomes an inspection: where it stands then is asked.
+  await page.goto('/app/items/GLH-11')
+  const item = page.getByRole('complementary').first()
+  await item.getByRole('button', { name: /^Kind: / }).click()
+  await page.keyboard.type('inspection')
+  await page.keyboard.press('Enter')
+  await expect(page.getByText('As inspection, where does it stand?')).toBeVisible()
+  await page.keyboard.type('In hand')
+  await page.keyboard.press('Enter')
+  await expect(item.getByRole('button', { name: /^Status: In hand/i })).toBeVisible()
+  await page.keyboard.press('Control+z')
+  await expect(item.getByRole('button', { name: /^Status: Ready/i })).toBeVisible()
+})
