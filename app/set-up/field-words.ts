@@ -142,7 +142,7 @@ export const kindWords = {
   inside: 'May hold',
   statuses: 'Goes through',
   statusesOf: (n: number, others: readonly string[]) =>
-    `${counted(n, 'status', 'statuses')}${others.length ? `, as ${others.join(', ')}` : ''}`,
+    `${counted(n, 'status', 'statuses')}${others.length > 1 ? `, as ${others.length} others` : others.length ? `, as ${others[0]}` : ''}`,
   own: 'statuses of its own',
   ownHint: 'Begins with the same ones, then changes alone.',
   alone: 'It goes through statuses of its own.',

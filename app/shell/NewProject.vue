@@ -71,10 +71,14 @@ async function start(names: Names): Promise<void> {
       :title="projectWords.title"
       :names="{ name: '', prefix: '' }"
       :go="projectWords.start"
-      :about="about"
       @take="start"
       @leave="isOpen = false"
-      ><VSelect v-model="begins" :items="beginnings" :label="projectWords.begins" /><VAutocomplete
+      ><VSelect
+        v-model="begins"
+        :items="beginnings"
+        :label="projectWords.begins"
+        :hint="about"
+        persistent-hint /><VAutocomplete
         v-if="mayAdd"
         v-model="taking"
         :items="people.map(({ id, name }) => ({ value: id, title: name }))"

@@ -12,7 +12,7 @@ export interface Names {
   readonly name: string
   readonly prefix: string
 }
-const props = defineProps<{ title: string; names: Names; go: string; about: string; inPlace?: boolean }>()
+const props = defineProps<{ title: string; names: Names; go: string; about?: string; inPlace?: boolean }>()
 const emit = defineEmits<{ take: [names: Names]; leave: [] }>()
 const name = ref(props.names.name)
 const prefix = ref(props.names.prefix)
@@ -51,7 +51,7 @@ const take = (): void => void (isWhole.value && emit('take', { name: name.value.
       @update:model-value="((isOwnPrefix = true), (prefix = $event.toUpperCase()))"
     />
     <slot />
-    <p class="soft">{{ about }}</p>
+    <p v-if="about" class="soft">{{ about }}</p>
     <div class="ends">
       <VBtn type="submit" variant="flat" :disabled="!isWhole || !isChanged">{{ go }}</VBtn>
       <VBtn v-if="!inPlace" variant="plain" @click="emit('leave')">{{ editorWords.cancel }}</VBtn>
