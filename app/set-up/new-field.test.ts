@@ -1,6 +1,7 @@
 import { beforeEach, describe, expect, it } from 'vitest'
 import { judge } from '#core/commands/registry'
-import { fieldTypeNames, optionColours } from '#core/fields/names'
+import { fieldTypeNames, optionColours, type FieldTypeName } from '#core/fields/names'
+import type { FieldSettings } from '#core/fields/settings'
 import { fieldsOf } from '#core/model/reader'
 import { command, contextOf, PlainRoom, smallWorkspace, type Small } from '#core/test-kit/workspace'
 import { newField, readOptions, type NewField } from './new-field'
@@ -14,6 +15,14 @@ beforeEach(() => {
 const said = (more: Partial<NewField> = {}): NewField => ({
   project: small.project.id, name: 'Light', help: '', type: 'oneOption', settings: {}, options: ['sun', 'half shade', 'shade'], ...more,
 }) // prettier-ignore
+/** What a field that is worked out cannot be without. */
+const settings: Partial<Record<FieldTypeName, FieldSettings>> = {
+  computed: { formula: '1 + size(children)', gives: 'number' },
+  rollUp: { over: 'children', how: 'count', gives: 'number' },
+  get lookUp(): FieldSettings {
+    return { over: 'parent', of: small.project.uses.due!, gives: 'date' }
+  },
+}
 /** The fields with their options, as they stand. */
 const standing = () => fieldsOf(small.state, small.project.id).map((field) => [field, small.state.optionsOf(field.id)])
 const made = (more?: Partial<NewField>) => newField(small.state, said(more), () => small.ids.next())
@@ -37,7 +46,7 @@ describe('typed or pasted lines are options', () => {
 describe('a new field', () => {
   it.each(fieldTypeNames)('of the type %s is made, and gone again by one undo', (type) => {
     const before = standing()
-    expect(does({ type }).ok).toBe(true)
+    expect(does({ type, settings: settings[type] ?? {} }).ok).toBe(true)
     const field = fieldsOf(small.state, small.project.id).at(-1)!
     expect([field.name, field.type]).toEqual(['Light', type])
     expect(small.state.optionsOf(field.id)).toHaveLength(type === 'oneOption' || type === 'severalOptions' ? 3 : 0)

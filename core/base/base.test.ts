@@ -218,6 +218,7 @@ it('there is a sentence for every problem, and it never says undefined where the
     length: 600,
     most: 500,
     name: 'N',
+    path: 'N → M → N',
     would: '501',
     held: 12,
     from: 'Noted',

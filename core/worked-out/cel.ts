@@ -16,13 +16,13 @@ import type { ViewContext } from '../facts/contract'
 import type { FormulaFault } from '../facts/workings'
 import { faultOf, typeWords } from './faults'
 import { addFunctions } from './functions'
-import { costOf, mostCost, usesPattern, type Node } from './cost'
+import { costOf, mostCost, refusedCall, type Node } from './cost'
 import { nameables, namedFact } from './names'
 import { Day, readerOf, resultWriter, typeOfKind, type Reckoned } from './values'
 import type { Working } from './working'
 
 /** What a formula may be at most, before it is refused unread. */
-const limits = { maxAstNodes: 500, maxDepth: 60, maxListElements: 200, maxMapEntries: 50, maxCallArguments: 20 }
+const limits = { maxAstNodes: 200, maxDepth: 60, maxListElements: 200, maxMapEntries: 50, maxCallArguments: 20 }
 
 /** An item that a formula walks over. */
 class Walked {
@@ -92,7 +92,8 @@ function checkIn(reader: Reader, project: ProjectId, formula: string): Result<Ch
   const checked = env.check(readable.text)
   if (!checked.valid) return fail(inStored(faultOf(checked.error, readable.text), readable))
   const ast = env.parse(readable.text).ast as unknown as Node
-  if (usesPattern(ast)) return fail(whole(formula, 'Patterns (matches) can run long and aren’t used here. Use contains or startsWith.')) // prettier-ignore
+  const call = refusedCall(ast)
+  if (call) return fail(whole(formula, `“${call}” can run long, and isn’t used here.`))
   if (costOf(ast) > mostCost) return fail(whole(formula, 'This could run long: it walks over many items again and again.')) // prettier-ignore
   const gives = givenBy[checked.type ?? 'dyn']
   if (!gives) return fail(whole(formula, `This comes to ${typeWords(checked.type ?? '')}. Make one number, text, day or yes of it.`)) // prettier-ignore

@@ -28,8 +28,15 @@ export function costOf(node: Node): number {
   return costOf(over) + times * inner
 }
 
-/** Whether it matches texts with patterns, some of which take for ever. */
-export function usesPattern(node: Node): boolean {
+/** Patterns take for ever on some texts, lists of letters are long, and what is bound doubles again and again. */
+const refused: ReadonlySet<string> = new Set(['matches', 'split', 'bind'])
+/** What it calls that is not used here; undefined where it calls no such thing. */
+export function refusedCall(node: Node): string | undefined {
   const name = node.op === 'call' || node.op === 'rcall' ? (node.args as [string])[0] : ''
-  return name === 'matches' || parts(node.args).some(usesPattern)
+  if (refused.has(name)) return name
+  for (const part of parts(node.args)) {
+    const found = refusedCall(part)
+    if (found) return found
+  }
+  return undefined
 }

@@ -17,7 +17,7 @@ export const typeWords = (type: string): string => words[type] ?? (type.startsWi
 
 /** Each with the message that it stands for. */
 const messages: readonly [RegExp, (...found: string[]) => string][] = [
-  [/^Unknown variable: (.+)$/, (name) => `There is no field called “${name}”.`],
+  [/^Unknown variable: (.+)$/, (name) => `There is no field called “${shortened(name!)}”.`],
   [/^no such overload: ([\w<>.]+) (\S+) ([\w<>.]+)$/, (a, sign, b) => `${capital(typeWords(a!))} and ${typeWords(b!)} don’t go together with “${sign}”.`], // prettier-ignore
   [/^no such overload: (\S)([\w<>.]+)$/, (sign, a) => `“${sign}” doesn’t go with ${typeWords(a!)}.`],
   [/^found no matching overload for '(?:[\w<>]+\.)?(\w+)\(([^)]*)\)'/, (name, given) => `“${name}” can’t be used with ${given ? given.split(', ').map(typeWords).join(' and ') : 'nothing'}.`], // prettier-ignore
@@ -28,6 +28,9 @@ const messages: readonly [RegExp, (...found: string[]) => string][] = [
   [/^No such key: (\w+)$/, (name) => `An item has nothing called “${name}”.`],
   [/^Exceeded max/, () => 'This is too long for a formula.'],
 ]
+/** As much of a name as a line takes. */
+const shortened = (name: string): string => (name.length > longest ? `${name.slice(0, longest)}…` : name)
+const longest = 60
 const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1)
 
 /** The fault with its place in the formula as the language read it. */

@@ -64,9 +64,12 @@ function loopRefusal(reader: Reader, field: Field): Problem | undefined {
   return found && problem('formula-loop', { path: found.join(' → ') })
 }
 
-function formulaRefusal(reader: Reader, project: ProjectId, { formula, gives }: FieldSettings): Problem | undefined {
-  const checked = formula === undefined ? undefined : check(reader, project, formula)
-  if (!checked) return undefined
+function formulaRefusal(
+  reader: Reader,
+  project: ProjectId,
+  { formula = '', gives }: FieldSettings,
+): Problem | undefined {
+  const checked = check(reader, project, formula)
   if (!checked.ok) return problem('no-formula', { text: checked.problem.words })
   return gives && checked.value.gives.includes(gives) ? undefined : problem('wrong-value', { field: 'settings' })
 }

@@ -99,7 +99,12 @@ export function resultWriter(settings: FieldSettings): (column: Column) => Resul
     case 'checkbox':
       return (column) => (row, result) => column.set(row, result === true ? true : null)
     case 'shortText': {
-      const cleaned = remembering((text: string) => oneLine(text).slice(0, longestShortText).trim() || null)
+      const cleaned = remembering(
+        (text: string) =>
+          oneLine(text.slice(0, 2 * longestShortText))
+            .slice(0, longestShortText)
+            .trim() || null,
+      )
       return (column) => (row, result) => column.set(row, typeof result === 'string' ? cleaned(result) : null)
     }
     default:
