@@ -85,7 +85,9 @@ await step('unit, property and server tests', () =>
 const hasBrowser = has(browsers.plain)
 process.env.PLAYWRIGHT_JSON_OUTPUT_FILE = pageReport
 if (hasBrowser)
-  await step('end-to-end and accessibility tests', () => npx('playwright', 'test', '--reporter=line,json'))
+  await step('end-to-end and accessibility tests', () =>
+    program('npx', ['playwright', 'test', '--reporter=line,json'], { env: isDeep ? { WRENLEAF_DEEP: '1' } : {} }),
+  )
 else console.log(`\nNo ${browsers.plain} here: the end-to-end tests in ${root}/tests/e2e were skipped.`)
 
 console.log('\nThe ten slowest:')

@@ -3,11 +3,13 @@ import { h, type FunctionalComponent } from 'vue'
 import type { PlainDate } from '#core/base/dates'
 import type { Health } from '#core/fields/health'
 import type { FieldTypeName } from '#core/fields/names'
+import { isWithin } from '#core/fields/number'
 import { figuresOf, isWorkedOut, shownType, type Typed } from '#core/fields/registry'
 import { idsOf, type Value } from '#core/fields/value'
 import type { Field, Item } from '#core/model/records'
 import { dayWords, momentWords } from '../dates'
 import { useDirectory } from '../data/directory'
+import { valueWords } from './words'
 import {
   drawn,
   dueMark,
@@ -48,7 +50,10 @@ interface FieldParts {
 const typed = (value: Value): string => (typeof value === 'string' ? value : '')
 /** Numbers of all sorts, as they are said. */
 const figures = (least: number): FieldParts => ({
-  mark: (_directory, { value, field }) => textMark(typeof value === 'number' ? figuresOf(field).say(value) : ''),
+  mark: (_directory, { value, field }) => {
+    const said = textMark(typeof value === 'number' ? figuresOf(field).say(value) : '')
+    return isWithin(Number(value), field.settings) ? said : { ...said, class: 'rust', title: valueWords.outOfBounds }
+  },
   editor: 'line',
   isNumber: true,
   width: [least, 0],

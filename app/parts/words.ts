@@ -52,6 +52,7 @@ export const editorWords = {
 } as const
 
 export const valueWords = {
+  outOfBounds: 'Out of bounds: it is from before there were any.',
   me: 'me (whoever is looking)',
   craft: 'my team (of whoever is looking)',
   nobody: 'nobody',

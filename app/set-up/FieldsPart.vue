@@ -6,7 +6,7 @@ import { fieldRef } from '#core/facts/registry'
 import { idsIn } from '#core/model/entities'
 import { useNames } from '#core/model/names'
 import { fieldTypes, isWorkedOut } from '#core/fields/registry'
-import type { Field, Project } from '#core/model/records'
+import type { Condition, FactTest, Field, Project } from '#core/model/records'
 import { useNewKey } from '../parts/new-key'
 import EditGrid, { type GridColumn, type GridHandle } from '../parts/EditGrid.vue'
 import type { Act } from '../parts/ActMenu.vue'
@@ -53,14 +53,20 @@ const lacks = (field: Field): number => (field.required && filled.value ? filled
 const lacking = computed(() => rows.value.filter(lacks))
 /** The view in which they are looked at: for oneself, until it is put back. */
 const table = computed(() => directory.views(props.project.id).find(({ definition }) => definition.layout === 'table'))
-function seeLacking(field: Field): void {
+function see(...where: Condition[]): void {
   const view = table.value
   if (!view) return
-  drafts.change(view, {
-    ...view.definition,
-    where: [{ about: 'fact', fact: fieldRef(field.id), test: { is: 'empty' } }],
-  })
+  drafts.change(view, { ...view.definition, where })
   void router.push(`/app/${props.project.prefix}/${view.id}`)
+}
+const asked = (field: Field, test: FactTest): Condition => ({ about: 'fact', fact: fieldRef(field.id), test })
+const seeLacking = (field: Field): void => see(asked(field, { is: 'empty' }))
+/** Numbers from before there were bounds stay, and are found. */
+const outs = computed(() => rows.value.filter(({ id }) => filled.value?.out[id]))
+function seeOut(field: Field): void {
+  const { least = null, most = null } = field.settings
+  const within = asked(field, { is: 'between', from: least, to: most })
+  see(asked(field, { is: 'filled' }), { about: 'none', of: [within] })
 }
 const texts: Readonly<Record<Column, (field: Field) => string>> = {
   name: (field) => field.name,
@@ -127,6 +133,10 @@ watch(
     <p v-for="field in lacking" :key="field.id" class="note mind lacking">
       {{ ruleWords.lackIn(lacks(field), field.name) }}
       <VBtn v-if="table" variant="plain" @click="seeLacking(field)">{{ ruleWords.seeThem }}</VBtn>
+    </p>
+    <p v-for="field in outs" :key="`out ${field.id}`" class="note mind lacking">
+      {{ ruleWords.outIn(filled?.out[field.id] ?? 0, field.name) }}
+      <VBtn v-if="table" variant="plain" @click="seeOut(field)">{{ ruleWords.seeThem }}</VBtn>
     </p>
     <div class="foot">
       <VBtn v-if="mayEdit" variant="outlined" @click="isAdding = true">{{ fieldWords.title }}</VBtn>

@@ -234,6 +234,12 @@ summary {
   padding-top: 8px;
 }
 .words .opt {
+  display: inline-flex;
+  gap: 4px;
+  align-items: center;
+  justify-content: center;
+  min-height: max(26px, var(--target));
+  min-width: var(--target);
   background: var(--sunk);
   color: var(--ink);
 }

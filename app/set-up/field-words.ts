@@ -115,6 +115,8 @@ export const ruleWords = {
   requiredHint: 'Items from before stay as they are.',
   lackIn: (n: number, field: string) =>
     `${counted(n, 'item from before has', 'items from before have')} nothing in ${field}.`,
+  outIn: (n: number, field: string) =>
+    `${counted(n, 'item from before has', 'items from before have')} a number out of the bounds of ${field}.`,
   seeThem: 'See them',
   lack: (n: number) => `${counted(n, 'item has', 'items have')} nothing in it`,
 } as const

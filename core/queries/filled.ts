@@ -1,4 +1,6 @@
 import { isSameValue } from '../base/sorted-ids'
+import { NumberColumn } from '../fields/columns/column'
+import { isWithin } from '../fields/number'
 import type { ProjectId } from '../model/records'
 import { fieldsOf, type Reader } from '../model/reader'
 import { watchedQuery } from './contract'
@@ -8,6 +10,8 @@ export interface FilledAnswer {
   readonly items: number
   /** By field. */
   readonly fields: Readonly<Record<string, number>>
+  /** How many hold a number that its bounds leave out, by field: only those of which there are some. */
+  readonly out: Readonly<Record<string, number>>
   /** How many items are of each kind. */
   readonly kinds: Readonly<Record<string, number>>
 }
@@ -35,8 +39,21 @@ function filledIn(reader: Reader, project: ProjectId): FilledAnswer {
     if (column) for (let row = 0; row < n; row++) if (listed[row] && !column.isEmpty(row)) held++
     return [id, held]
   })
+  const out = fieldsOf(reader, project).flatMap(({ id, settings }): [string, number][] => {
+    const column = table.values.get(id)
+    if (!(column instanceof NumberColumn) || (settings.least === undefined && settings.most === undefined)) return []
+    let held = 0
+    for (let row = 0; row < n; row++)
+      if (listed[row] && !column.isEmpty(row) && !isWithin(column.a[row]!, settings)) held++
+    return held ? [[id, held]] : []
+  })
   const kinds = new Int32Array(table.kind.codes.ids.length)
   for (let row = 0; row < n; row++) kinds[table.kind.a[row]!]! += listed[row]!
   const byKind = table.kind.codes.ids.map((id, code): [string, number] => [id, kinds[code] ?? 0])
-  return { items: table.listedCount, fields: Object.fromEntries(counts), kinds: Object.fromEntries(byKind) }
+  return {
+    items: table.listedCount,
+    fields: Object.fromEntries(counts),
+    out: Object.fromEntries(out),
+    kinds: Object.fromEntries(byKind),
+  }
 }

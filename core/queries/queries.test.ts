@@ -303,3 +303,33 @@ describe('other questions', () => {
     expect(watch('inTurn', undefined).answer()).toBe(1)
   })
 })
+
+describe('how far fields are filled', () => {
+  it('counts what each holds, and the numbers from before there were bounds', () => {
+    const effort = fieldsOf(small.state, small.project.id).find(({ name }) => name === 'effort')!
+    for (const hours of [100, 250, 900]) add(['Sow'], { values: { [effort.id]: hours } })
+    add(['Sow'])
+    const filled = watchFor(context, { query: 'filled', input: { project: small.project.id } })
+    const answer = () => filled.answer() as WatchAnswer<'filled'>
+    expect([answer().items, answer().fields[effort.id], answer().out]).toEqual([4, 3, {}])
+    small.state.set('field', effort.id, 'settings', { ...effort.settings, least: 200, most: 800 })
+    expect(filled.update(changed())).toBe(true)
+    expect(answer().out).toEqual({ [effort.id]: 2 })
+  })
+})
+
+describe('a worked-out field while it is made', () => {
+  it('is tried on items that are there, those that have a result first', async () => {
+    const effort = fieldsOf(small.state, small.project.id).find(({ name }) => name === 'effort')!
+    add(['Nothing said', 'Nor here'])
+    add(['Sow'], { values: { [effort.id]: 250 } })
+    const field = { ...effort, id: small.ids.next() as never, name: 'Twice', type: 'computed' as const, settings: { unit: 'h', decimals: 1 } } // prettier-ignore
+    const tried = await ask(context, 'tried', { field, written: 'effort * 2' })
+    expect(tried).toMatchObject({ gives: ['number', 'money', 'duration'], formula: `\`${effort.id}\` * 2` })
+    expect(tried.results.map(({ title, said }) => [title, said])).toEqual([['Sow', '5 h'], ['Nothing said', ''], ['Nor here', '']]) // prettier-ignore
+    const wrong = await ask(context, 'tried', { field, written: 'effort * tilte' })
+    expect(wrong.fault).toEqual({ words: 'There is no field called “tilte”.', from: 9, to: 14 })
+    const roll = await ask(context, 'tried', { field: { ...field, type: 'rollUp', settings: { over: 'children', how: 'sum', gives: 'number' } } }) // prettier-ignore
+    expect(roll.problem?.code).toBe('wrong-value')
+  })
+})

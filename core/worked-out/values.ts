@@ -5,6 +5,7 @@ import { longestShortText } from '../fields/contract'
 import { figuresOf, shownType } from '../fields/registry'
 import type { FieldSettings } from '../fields/settings'
 import type { Source } from '../fields/source'
+import { fieldContext } from '../model/reader'
 import type { Fact, ViewContext } from '../facts/contract'
 import { daysOf } from '../facts/viewer'
 import { writerOf } from './working'
@@ -58,7 +59,7 @@ export function readerOf(context: ViewContext, fact: Fact, source: Source): (row
 function namesOf({ reader, project }: ViewContext, fact: Fact): (id: string) => string {
   const own = reader.maybe('project', project)
   const names = new Map((own && fact.values?.(reader, own))?.map(({ id, name }) => [id, name]))
-  for (const { id, label } of fact.field ? reader.optionsOf(fact.field.id) : []) names.set(id, label)
+  for (const { id, label } of fact.field ? fieldContext(reader, fact.field).options : []) names.set(id, label)
   return (id) => (id ? (names.get(id) ?? reader.names.person(id) ?? reader.maybe('status', id)?.name ?? '') : '')
 }
 

@@ -7,7 +7,8 @@ import { expect, test, useDemo } from '../kit/pages'
 import { faultsOn } from '../kit/probe'
 
 const demo = useDemo()
-const sizes = [[390, 844], [768, 1024], [1280, 800], [1600, 1000]] as const // prettier-ignore
+/** A phone and a laptop; those between and beyond with what explores far (`npm run test:deep`). */
+const sizes = process.env.WRENLEAF_DEEP ? ([[390, 844], [768, 1024], [1280, 800], [1600, 1000]] as const) : ([[390, 844], [1280, 800]] as const) // prettier-ignore
 
 const word = 'Gewächshausdachrinnenentwässerungsanlagen'
 const longTitle = `${word} along the whole length of the south bay, with every bracket, gutter and downpipe taken off, scraped, primed, painted twice, and put back before the first frost of the year`
@@ -99,6 +100,14 @@ const screens: Record<string, (page: Page) => Promise<void>> = {
     await page.goto('/app/GLH/set-up/fields')
     await page.getByRole('button', { name: 'A new field' }).click()
     await expect(page.getByText(/items get it, empty/)).toBeVisible()
+  },
+  'a formula': async (page) => {
+    await page.goto('/app/GLH/set-up/fields')
+    await page.getByRole('button', { name: 'A new field' }).click()
+    await page.getByRole('combobox', { name: 'What does it hold?' }).pressSequentially('comp')
+    await page.getByRole('textbox', { name: 'Formula' }).fill('working_days(today, due)')
+    await expect(page.getByText('It would be')).toBeVisible()
+    await page.getByText('What can be named').click()
   },
   'a project itself': async (page) => {
     await page.goto('/app/GLH/set-up/project')
