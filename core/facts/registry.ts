@@ -1,7 +1,7 @@
 import { plainFigures } from '../fields/figures'
 import { figuresOf, isWorkedOut, typeOf } from '../fields/registry'
 import { builtInNames, calledIn } from '../model/called'
-import type { AutomaticFactName } from '../model/names'
+import { isAutomatic, type AutomaticFactName } from '../model/names'
 import { fieldContext, fieldsOf, type Reader } from '../model/reader'
 import type { FactRef, FactTest, Field, FieldId, Project, ProjectId } from '../model/records'
 import { age } from './age'
@@ -33,6 +33,8 @@ export const automaticFacts: Readonly<Record<AutomaticFactName, AutomaticFact>> 
 export const fieldRef = (field: FieldId): FactRef => ({ fact: 'field', field })
 /** Names a fact among all: an automatic fact's name, or a field's id. */
 export const factKey = (ref: FactRef): string => (ref.fact === 'field' ? ref.field : ref.fact)
+/** The fact that a key names; whether it is there is another matter. */
+export const refOfKey = (key: string): FactRef => (isAutomatic(key) ? { fact: key } : fieldRef(key as FieldId))
 /** Whether two name the same fact. */
 export const isSameFact = (one: FactRef, other: FactRef): boolean => factKey(one) === factKey(other)
 

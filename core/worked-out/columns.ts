@@ -9,11 +9,10 @@ import type { FieldTypeName } from '../fields/names'
 import { fieldTypes, isWorkedOut, shownType, typeOf } from '../fields/registry'
 import type { Source } from '../fields/source'
 import { momentNow, nextMoment, noRow, type ItemTable } from '../model/item-table'
-import { isAutomatic } from '../model/names'
 import { fieldContext } from '../model/reader'
-import type { FactRef, Field, FieldId, Item } from '../model/records'
+import type { Field, FieldId, Item } from '../model/records'
 import type { ViewContext } from '../facts/contract'
-import { maybeFact } from '../facts/registry'
+import { maybeFact, refOfKey } from '../facts/registry'
 import { prepare } from './cel'
 import { ChangedRows } from './changed-rows'
 import type { Read, Readable } from './read'
@@ -227,7 +226,7 @@ class Project {
   }
   #read(key: string, needs: WorkedColumn[], spread: Spread): Readable | undefined {
     const { reader, project, table } = this.context
-    const fact = maybeFact(reader, project, refOf(key))
+    const fact = maybeFact(reader, project, refOfKey(key))
     if (!fact) return undefined
     const { field } = fact
     if (!field || !isWorkedOut(field)) {
@@ -248,9 +247,6 @@ class Project {
     return [...this.#columns.values()].filter(({ isRead }) => isRead)
   }
 }
-
-/** What a key names. */
-const refOf = (key: string): FactRef => (isAutomatic(key) ? { fact: key } : { fact: 'field', field: key as FieldId })
 
 function spreadOf({ type, settings: { over, formula } }: Field): Spread {
   const named = type === 'computed' ? namesIn(formula ?? '') : new Set([over])

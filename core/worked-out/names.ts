@@ -1,10 +1,9 @@
 import type { Nameable } from '../fields/formulas'
 import { fieldTypes } from '../fields/registry'
-import { isAutomatic } from '../model/names'
 import type { Reader } from '../model/reader'
-import type { FieldId, ProjectId } from '../model/records'
+import type { ProjectId } from '../model/records'
 import type { Fact } from '../facts/contract'
-import { factsOf, maybeFact } from '../facts/registry'
+import { factsOf, maybeFact, refOfKey } from '../facts/registry'
 
 /** Whether a formula can read a fact: no words that are kept elsewhere, and nothing that is only an order. */
 const isReadable = ({ key, field, automatic }: Fact): boolean =>
@@ -18,6 +17,6 @@ export function nameables(reader: Reader, project: ProjectId): (Fact & Nameable)
 
 /** What a key names; undefined where a formula cannot read it (any more). */
 export function namedFact(reader: Reader, project: ProjectId, key: string): Fact | undefined {
-  const fact = maybeFact(reader, project, isAutomatic(key) ? { fact: key } : { fact: 'field', field: key as FieldId })
+  const fact = maybeFact(reader, project, refOfKey(key))
   return fact && isReadable(fact) ? fact : undefined
 }
