@@ -150,11 +150,11 @@ function changed(state: State, items: readonly Item[]): Line[] {
 
 /** From the payload's text to a store, against parsing the text alone. */
 function built(state: State): Line {
-  const text = JSON.stringify(toPayload(state.table(project), 1))
+  const text = JSON.stringify(toPayload(state, project, 1))
   const n = state.table(project).size
   const parsed = JSON.parse(text) as Parameters<typeof readPayload>[1]
   const { ours, limit } = inTurns(
-    () => readPayload(emptyProject().table(project), parsed),
+    () => readPayload(emptyProject(), parsed),
     () => JSON.parse(text) as unknown,
     7,
   )
@@ -214,8 +214,8 @@ function memoryOf(state: State): number {
 /** As a browser gets it, with every view of the budgets asked once. */
 function copyOf(state: State): State {
   const kept = emptyProject()
-  const payload = JSON.stringify(toPayload(state.table(project), 1))
-  readPayload(kept.table(project), JSON.parse(payload) as Parameters<typeof readPayload>[1])
+  const payload = JSON.stringify(toPayload(state, project, 1))
+  readPayload(kept, JSON.parse(payload) as Parameters<typeof readPayload>[1])
   const ask = viewContext(kept, project, viewer)
   for (const name of names) evaluate(planOf(ask, views[name]))
   return kept

@@ -208,7 +208,7 @@ function mend({ line, column }: Fault): void {
 }
 .f {
   display: grid;
-  grid-template-columns: 34px 1fr;
+  grid-template-columns: minmax(34px, max-content) 1fr;
   gap: 2px 8px;
   padding: 6px 0;
   border-bottom: 1px solid var(--rule);
@@ -216,6 +216,8 @@ function mend({ line, column }: Fault): void {
 }
 .n {
   align-self: start;
+  min-height: var(--target);
+  min-width: var(--target);
 }
 .map {
   display: flex;

@@ -3,7 +3,7 @@ import { computed, nextTick, ref, shallowRef, watch } from 'vue'
 import { useVirtualizer } from '@tanstack/vue-virtual'
 import type { ColumnPlan } from '#core/bring-in/columns'
 import { fieldTypeNames } from '#core/fields/names'
-import { fieldTypes, isWorkedOut } from '#core/fields/registry'
+import { isInItem, isWorkedOut } from '#core/fields/registry'
 import type { Field } from '#core/model/records'
 import SelectOne from '../parts/SelectOne.vue'
 import { useStretch } from '../parts/use-stretch'
@@ -76,7 +76,7 @@ const targetsOf = (column: ColumnPlan) => [
     .filter((field) => !isWorkedOut(field))
     .map((field) => ({ value: `field ${field.id}`, title: `→ ${field.name}` })),
   ...fieldTypeNames
-    .filter((type) => !fieldTypes[type].isWorkedOut)
+    .filter((type) => isInItem({ type }))
     .map((type) => ({
       value: `new ${type}`,
       title: `${bringInWords.newField} ${newFieldWords(column, type)}`,

@@ -1,5 +1,6 @@
 import { defineStore } from 'pinia'
 import { computed, shallowRef, type ComputedRef, type ShallowRef } from 'vue'
+import type { Names } from '#core/fields/contract'
 import { isSameValue } from '#core/base/sorted-ids'
 import { compareRanked } from '#core/base/ranks'
 import { may as mayDo } from '#core/access/access'
@@ -12,22 +13,23 @@ import { changeRefusal } from '#core/access/changing'
 import { shareOfStatus } from '#core/model/workflow'
 import type { DirectoryAnswer } from '#core/queries/directory'
 import { answerIn } from '#core/queries/page-seed'
+import { useItemNames } from './item-names'
 import { pageSeed } from './page-seed'
 import { openQuery } from './open-query'
 import { useSession } from './session'
 
 /** All that is no item: people, projects, kinds, fields, statuses, boards, views, as the worker last answered. */
 export const useDirectory = defineStore('directory', () => {
-  const { answer, reader, ...followed } = answeredByWorker(useSession())
+  const { answer, reader, ...followed } = answeredByWorker(useSession(), useItemNames().nameOf)
   const today = computed(() => answer.value?.today ?? '1970-01-01')
   const me = computed(() => reader.value.maybe('person', answer.value?.me ?? ''))
   return { answer, reader, ...followed, today, me, ...projectsIn(reader), ...mayBy(reader, me) }
 })
 
 /** The directory as it is answered, first along with the page and then by the worker. */
-function answeredByWorker(session: ReturnType<typeof useSession>) {
+function answeredByWorker(session: ReturnType<typeof useSession>, nameOf: Names['item']) {
   const answer = shallowRef<DirectoryAnswer>()
-  const reader = shallowRef(new State())
+  const reader = shallowRef(new State(nameOf))
   const inTurn = shallowRef(0)
   /** The browser's. */
   const language = shallowRef('en')
@@ -45,7 +47,7 @@ function answeredByWorker(session: ReturnType<typeof useSession>) {
   }
   function take(now: DirectoryAnswer): void {
     if (isSameValue(answer.value, now)) return
-    const state = new State()
+    const state = new State(nameOf)
     for (const [entity, records] of Object.entries(now.records))
       for (const record of records) state.put(entity as EntityName, record.id, record as Records[EntityName])
     reader.value = state

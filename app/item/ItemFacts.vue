@@ -19,9 +19,11 @@ import { fieldWords } from '../set-up/field-words'
 import { itemWords } from './words'
 import { editorWords } from '../parts/words'
 import ColumnButton from './ColumnButton.vue'
+import LinkedItems from './LinkedItems.vue'
 
 /** An item's status, whose turn it is, its fields and what it is inside; each is edited where it stands. */
 const props = defineProps<{ row: RowWithPath; project: Project; fields: readonly Field[]; mayEdit: boolean }>()
+const emit = defineEmits<{ open: [key: string] }>()
 const changes = useChanges()
 const directory = useDirectory()
 const item = computed(() => props.row.item)
@@ -78,6 +80,11 @@ function endEdit(): void {
     <template v-for="field in fields" :key="field.id">
       <dt class="one-line" :title="field.help">{{ field.name }}</dt>
       <dd>
+        <LinkedItems
+          v-if="editorOf(field) === 'items'"
+          :ids="idsOf(item.values[field.id])"
+          @open="emit('open', $event)"
+        />
         <FieldEditor
           v-if="editing?.field.id === field.id"
           :field="field"
@@ -86,7 +93,9 @@ function endEdit(): void {
           @leave="endEdit"
         />
         <button
-          v-show="editing?.field.id !== field.id || editorOf(field) !== 'line'"
+          v-show="
+            (editing?.field.id !== field.id || editorOf(field) !== 'line') && (editorOf(field) !== 'items' || mayEdit)
+          "
           type="button"
           class="value"
           :disabled="!mayEdit || editorOf(field) === 'none'"
@@ -97,7 +106,8 @@ function endEdit(): void {
           :aria-label="editorOf(field) === 'none' ? field.name : editorWords.edit(field.name)"
           @click="edit(field, $event)"
         >
-          <VIcon v-if="isTick(field)" size="18" :icon="item.values[field.id] ? '$checkboxOn' : '$checkboxOff'" />
+          <span v-if="editorOf(field) === 'items'" class="soft">{{ itemWords.link }}</span>
+          <VIcon v-else-if="isTick(field)" size="18" :icon="item.values[field.id] ? '$checkboxOn' : '$checkboxOff'" />
           <ValueText
             v-else-if="item.values[field.id] !== undefined"
             :field="field"

@@ -100,7 +100,7 @@ const archive = () =>
         :view="view"
         :definition="definition"
       />
-      <ItemFacts :row="row" :project="project" :fields="short" :may-edit="mayEdit" />
+      <ItemFacts :row="row" :project="project" :fields="short" :may-edit="mayEdit" @open="emit('open', $event)" />
       <details v-if="kept.length" class="kept">
         <summary>{{ itemWords.alsoKept(kept.length) }}</summary>
         <dl>

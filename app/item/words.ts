@@ -8,6 +8,7 @@ export const itemWords = {
   over: 'nobody, it’s finished',
   parent: 'Inside',
   noParent: 'at the top',
+  link: 'link an item…',
   noItem: 'There’s no such item, or you can’t see it.',
   inside: 'Inside it',
   addInside: 'Type a title to add an item inside',

@@ -6,6 +6,7 @@ import { fieldContext } from '#core/model/reader'
 import type { Field, Item } from '#core/model/records'
 import { VTextField } from 'vuetify/components/VTextField'
 import DayField from './DayField.vue'
+import LinkPicker from './LinkPicker.vue'
 import PopMenu from './PopMenu.vue'
 import SetUpLink from './SetUpLink.vue'
 import { useChanges } from '../data/changes'
@@ -75,7 +76,8 @@ function leave(by: 'Enter' | 'Tab' | 'Escape' | 'blur'): void {
 function choose(id: string): void {
   if (isMany.value) return void toggle(changes, props.item, props.field.id, id)
   leave('Enter')
-  if (type.value.several) void chooseOnly(changes, props.item, props.field.id, id)
+  const isHeld = chosen.value.includes(id)
+  if (type.value.several) void (isHeld ? toggle : chooseOnly)(changes, props.item, props.field.id, id)
   else if (id !== value) void setValue(changes, props.item, props.field.id, value, id)
 }
 const fresh = computed(() => newChoice(directory, props.field))
@@ -115,6 +117,9 @@ function onKey(event: KeyboardEvent): void {
       @leave="leave('Escape')"
     />
     <SetUpLink v-if="type.choices === 'people'" :project="item.project" part="people" />
+  </PopMenu>
+  <PopMenu v-else-if="parts.editor === 'items'" :at="anchor" @close="leave('Escape')">
+    <LinkPicker :field="field" :item="item" :typed="typed" @choose="choose" @leave="leave('Escape')" />
   </PopMenu>
   <PopMenu v-else-if="parts.editor === 'day'" :at="anchor" @close="save('blur')">
     <DayField

@@ -8,14 +8,19 @@ import { frameWords } from '../shell/words'
 import FindList from './FindList.vue'
 
 /** Finds an item by words of its title or its key, at each keystroke: within a project, or in all of them. */
-const props = defineProps<{ label: string; project?: ProjectId; without?: string }>()
+const props = defineProps<{
+  label: string
+  project?: ProjectId
+  without?: readonly string[]
+  typed?: string | undefined
+}>()
 const emit = defineEmits<{
   choose: [found: { id: string; key: string }]
   found: [ids: readonly string[]]
   leave: []
 }>()
 const ask = useAsk()
-const typed = ref('')
+const typed = ref(props.typed ?? '')
 const found = shallowRef<readonly FoundItem[]>([])
 /** Enter waits for the answer to what was typed last. */
 let asked: Promise<unknown> = Promise.resolve()
@@ -25,7 +30,7 @@ watch(
     // Over all projects nothing typed finds nothing; within one it shows what there is.
     const answer = text.trim() || props.project ? ask('search', { project: props.project, words: text }) : undefined
     asked = Promise.resolve(answer)
-    const items = ((await answer) ?? []).filter((one) => one.id !== props.without)
+    const items = ((await answer) ?? []).filter((one) => !props.without?.includes(one.id))
     if (text !== typed.value) return
     found.value = items
     emit(

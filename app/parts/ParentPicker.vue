@@ -14,7 +14,7 @@ const emit = defineEmits<{ choose: [id: string | null]; leave: [] }>()
     <ItemFinder
       :label="itemWords.parent"
       :project="item.project"
-      :without="item.id"
+      :without="[item.id]"
       @choose="emit('choose', $event.id)"
       @leave="emit('leave')"
     />

@@ -14,6 +14,7 @@ import {
   drawn,
   dueMark,
   healthMark,
+  linkedMark,
   linkMark,
   optionMarks,
   pebbles,
@@ -38,8 +39,8 @@ interface FieldParts {
   mark(directory: Directory, shown: ShownValue): Mark | undefined
   /** Its value in words beside the mark, where there is room. */
   words?(directory: Directory, shown: ShownValue): string
-  /** A line or a day that is typed, a list to choose from, pressed on the spot, the item's panel alone, or nothing. */
-  readonly editor: 'line' | 'day' | 'list' | 'press' | 'panel' | 'none'
+  /** A line or a day that is typed, a list to choose from, items to find, pressed on the spot, the item's panel alone, or nothing. */
+  readonly editor: 'line' | 'day' | 'list' | 'items' | 'press' | 'panel' | 'none'
   readonly isNumber?: boolean
   /** Where a value leads. */
   href?(value: string): string
@@ -118,6 +119,11 @@ const fieldParts: Readonly<Record<FieldTypeName, FieldParts>> = {
   webLink: address(typed, (value) => typed(value).replace(/^https?:\/\/(www\.)?/, '').replace(/\/$/, '')), // prettier-ignore
   email: address((value) => `mailto:${value}`),
   phone: address((value) => `tel:${value.replace(/ /g, '')}`),
+  relation: {
+    mark: (directory, { value }) => linkedMark(directory, idsOf(value)),
+    editor: 'items',
+    width: [136, 0.3],
+  },
   votes: {
     mark: (directory, { value }) => ({
       ...textMark(`+${idsOf(value).length}`),

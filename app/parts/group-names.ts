@@ -13,7 +13,7 @@ export function nameOfGroup({ by, grain = 'day' }: GroupKey, value: GroupValue, 
   const { reader, project, day } = wording
   const fact = maybeFact(reader, project.id, by)
   if (!fact) return valueWords.removed
-  if (value === null) return fact.kind === 'flag' ? groupWords.not(fact.name) : fact.isSingle ? groupWords.atTop : groupWords.none(fact.name) // prettier-ignore
+  if (value === null) return fact.kind === 'flag' ? groupWords.not(fact.name) : fact.isOfItems && !fact.field ? groupWords.atTop : groupWords.none(fact.name) // prettier-ignore
   switch (fact.kind) {
     case 'flag':
       return fact.name

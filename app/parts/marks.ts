@@ -133,6 +133,20 @@ export const PersonPebble: FunctionalComponent<{ person: Shown; large?: boolean 
   pebble(person, large)
 PersonPebble.props = { person: Object, large: Boolean }
 
+/** Items by their keys, one by its title too; the third and further ones as a number. */
+export function linkedMark(directory: Directory, ids: readonly string[]): Mark {
+  const items = ids.flatMap((id) => directory.reader.names.item(id) ?? []).sort(byKey)
+  const shown = items.length > 2 ? [...items.slice(0, 2).map(({ key }) => key), `+${items.length - 2}`] : items.map(({ key }) => key) // prettier-ignore
+  const [only] = items
+  const content = [h('span', { class: 'num soft' }, shown.join(' '))]
+  if (only && items.length === 1) content.push(h('span', { class: 'one-line' }, only.title))
+  const title = items.map(({ key, title }) => `${key} ${title}`).join('\n')
+  return { class: 'linked-mark', content, title, width: 9 * shown.length }
+}
+/** GLH-4 before GLH-12. */
+export const byKey = (a: { readonly key: string }, b: { readonly key: string }): number =>
+  a.key.length - b.key.length || (a.key < b.key ? -1 : 1)
+
 /** People beside each other; the fifth and further ones as a number. */
 export function pebbles(directory: Directory, ids: readonly string[]): Mark {
   const people = ids.flatMap((id) => directory.reader.maybe('person', id) ?? [])

@@ -42,6 +42,7 @@ export const controlsWords = {
 export const editorWords = {
   choose: (name: string) => `Choose ${name}`,
   clear: 'Clear',
+  unlink: (key: string) => `Take ${key} out`,
   none: 'Nothing found',
   addOption: (name: string) => `Add the option “${name}”`,
   addPerson: (name: string) => `Add ${name}, without an account`,

@@ -8,9 +8,10 @@ import { workedWords } from './worked-words'
 export function workedText(reader: Reader, { type, project, settings }: Field): string {
   if (type === 'computed') return writtenFormula(settings.formula ?? '', nameables(reader, project), workedWords.gone)
   const name = (id: string | undefined): string => (id ? (reader.maybe('field', id)?.name ?? workedWords.gone) : '')
-  if (type === 'lookUp') return workedWords.lookUp(name(settings.of))
+  const over = settings.over === 'relation' ? workedWords.linked(name(settings.through)) : workedWords.overs[settings.over ?? 'children'] // prettier-ignore
   const of = name(settings.of)
-  return workedWords.rollUps[settings.how ?? 'count'](of, workedWords.overs[settings.over ?? 'children'], name(settings.weight)) // prettier-ignore
+  if (type === 'lookUp') return workedWords.lookUp(of, over)
+  return workedWords.rollUps[settings.how ?? 'count'](of, over, name(settings.weight))
 }
 
 /** Why nothing is filled in where a field is worked out. */

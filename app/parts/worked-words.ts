@@ -2,7 +2,8 @@
 export const workedWords = {
   gone: 'a removed field',
   by: (name: string, how: string) => `${name} is worked out, so nobody fills it in: ${how}.`,
-  lookUp: (of: string) => `the ${of} of what it is inside of`,
+  lookUp: (of: string, over: string) => `the ${of} of ${over}`,
+  linked: (name: string) => `what is in ${name}`,
   overs: { children: 'what is directly inside', inside: 'all that is inside', parent: 'what it is inside of' },
   rollUps: {
     count: (_of: string, over: string) => `how many items are in ${over}`,

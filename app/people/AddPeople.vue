@@ -102,12 +102,14 @@ async function invite(people: readonly Person[]): Promise<void> {
         max-rows="10"
         v-takes-focus
       />
-      <ul v-if="faults.length" class="faults note mind" role="status">
-        <li v-for="one in faults" :key="one.line">
-          {{ addPeopleWords.line(one.line) }}: <b>{{ one.email ?? one.name }}</b>
-          {{ one.fault && addPeopleWords.faults[one.fault] }}
-        </li>
-      </ul>
+      <div v-if="faults.length" class="note mind" role="status">
+        <ul class="faults">
+          <li v-for="one in faults" :key="one.line">
+            {{ addPeopleWords.line(one.line) }}: <b>{{ one.email ?? one.name }}</b>
+            {{ one.fault && addPeopleWords.faults[one.fault] }}
+          </li>
+        </ul>
+      </div>
       <p v-if="without.length" class="soft">{{ addPeopleWords.without(without.map(({ name }) => name)) }}</p>
       <div class="two">
         <VSelect v-model="role" :items="roleChoices" :label="addPeopleWords.role" />

@@ -96,20 +96,19 @@ function toggle(id: string): void {
 }
 const choices = computed((): Choice[] => {
   const held = counts.value?.values ?? {}
-  if (isOfItems.value) return parents.value.map((one) => ({ ...one, count: held[one.id] ?? 0 }))
+  if (fact.value?.isOfItems) return items.value.map((one) => ({ ...one, count: held[one.id] ?? 0 }))
   const project = directory.reader.maybe('project', props.project)
   return project && fact.value ? factChoices(directory, project, fact.value, held) : []
 })
 
-/** What items are inside of: the page knows no items, so their titles are asked for. */
-const isOfItems = computed(() => fact.value?.kind === 'choices' && !fact.value.values)
-const parents = shallowRef<Choice[]>([])
-watch(counts, async (now) => {
-  if (!isOfItems.value || !now) return
-  const ids = [...new Set([...Object.keys(now.values), ...chosen.value])]
-  const titled = (await ask('itemNames', { items: ids })) ?? []
-  parents.value = titled
-    .map(({ id, key, title }) => ({ id, label: `${key} ${title}` }))
+/** The page knows no items: their names are asked for. */
+const items = computed(() => {
+  const ids = fact.value?.isOfItems && counts.value ? [...Object.keys(counts.value.values), ...chosen.value] : []
+  return [...new Set(ids)]
+    .flatMap((id) => {
+      const name = directory.reader.names.item(id)
+      return name ? { id, label: `${name.key} ${name.title}` } : []
+    })
     .sort((a, b) => compareText(a.label, b.label))
 })
 const flagCount = computed(() => {

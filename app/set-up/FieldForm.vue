@@ -5,7 +5,7 @@ import { VTextField } from 'vuetify/components/VTextField'
 import { longestHelp, longestName } from '#core/base/text'
 import { isSameText } from '#core/base/collation'
 import { isSameValue } from '#core/base/sorted-ids'
-import { fieldTypes, isWorkedOut } from '#core/fields/registry'
+import { fieldTypes, isInItem, isWorkedOut } from '#core/fields/registry'
 import type { FieldSettings as Settings } from '#core/fields/settings'
 import { isEmptyValue } from '#core/fields/value'
 import type { Fallback, Field, Project } from '#core/model/records'
@@ -69,7 +69,7 @@ async function save(): Promise<void> {
       <WorkedSettings v-if="isWorkedOut(field)" v-model="settings" v-model:fit="isFit" :field="field" :is-new="false" />
       <FieldSettings v-else v-model="settings" v-model:fit="isFit" :type="field.type" :is-new="false" />
       <FieldRules
-        v-if="!isWorkedOut(field)"
+        v-if="isInItem(field)"
         v-model:required="required"
         v-model:fallback="fallback"
         :field="{ ...field, settings }"

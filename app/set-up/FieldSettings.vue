@@ -117,6 +117,12 @@ const crafts = computed(() => {
         @update:model-value="set({ sign: $event })"
       />
     </template>
+    <VCheckbox
+      v-else-if="type === 'relation'"
+      :model-value="!!settings.single"
+      :label="fieldWords.singleItem"
+      @update:model-value="set({ single: !!$event })"
+    />
     <template v-else-if="type === 'people'">
       <VSelect
         v-if="crafts.length > 1"

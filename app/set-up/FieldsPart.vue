@@ -68,9 +68,11 @@ function seeOut(field: Field): void {
   const within = asked(field, { is: 'between', from: least, to: most })
   see(asked(field, { is: 'filled' }), { about: 'none', of: [within] })
 }
+const otherName = ({ other }: Field['settings']) =>
+  other && fieldWords.farOf(directory.reader.maybe('field', other)?.name ?? '')
 const texts: Readonly<Record<Column, (field: Field) => string>> = {
   name: (field) => field.name,
-  holds: ({ type, settings }) => [fieldTypes[type].label, settings.gives && fieldTypes[settings.gives].label, settings.unit ?? settings.currency].filter(Boolean).join(', '), // prettier-ignore
+  holds: ({ type, settings }) => [fieldTypes[type].label, settings.gives && fieldTypes[settings.gives].label, settings.unit ?? settings.currency, otherName(settings)].filter(Boolean).join(', '), // prettier-ignore
   help: (field) => field.help,
   serves: ({ id }) => useNames.filter((use) => props.project.uses[use] === id).map((use) => projectPartWords.serves[use]).join(', '), // prettier-ignore
   filled: (field) => (filled.value && !isWorkedOut(field) ? String(held(field)) : ''),

@@ -2,6 +2,7 @@
 import { computed, ref, watch } from 'vue'
 import { v7 } from 'uuid'
 import { VBtn } from 'vuetify/components/VBtn'
+import { VCheckbox } from 'vuetify/components/VCheckbox'
 import { VListItem } from 'vuetify/components/VList'
 import { VSelect } from 'vuetify/components/VSelect'
 import { VTextarea } from 'vuetify/components/VTextarea'
@@ -9,7 +10,7 @@ import { VTextField } from 'vuetify/components/VTextField'
 import { longestHelp, longestName } from '#core/base/text'
 import { isSameText } from '#core/base/collation'
 import { fieldTypeNames, optionColours, type FieldTypeName } from '#core/fields/names'
-import { fieldTypes } from '#core/fields/registry'
+import { fieldTypes, isInItem } from '#core/fields/registry'
 import type { FieldSettings as Settings } from '#core/fields/settings'
 import type { Fallback, Field, FieldId, ProjectId } from '#core/model/records'
 import { mostFields } from '#core/projects/set-up/most-fields'
@@ -40,6 +41,8 @@ const lines = ref('')
 const required = ref(false)
 const fallback = ref<Fallback | null>(null)
 const chosen = ref('')
+/** Of a relation: what it is at its other end. */
+const far = ref({ name: '', single: false })
 watch(type, () => {
   settings.value = {}
   fallback.value = null
@@ -49,19 +52,22 @@ const { answer: standing } = useQuery('standing', () => ({ project: props.projec
 const items = computed(() => Object.values(standing.value?.statuses ?? {}).reduce((sum, n) => sum + n, 0))
 const fields = computed(() => directory.fields(props.project))
 const isTaken = computed(() => fields.value.some((field) => isSameText(field.name, name.value)))
+const isLinked = computed(() => !!fieldTypes[type.value].isLinked)
+const isFarTaken = computed(() => isLinked.value && [name.value, ...fields.value.map((field) => field.name)].some((one) => !!far.value.name.trim() && isSameText(one, far.value.name))) // prettier-ignore
 const isFull = computed(() => fields.value.length >= mostFields)
 const takesOptions = computed(() => fieldTypes[type.value].choices === 'options')
 const isWorked = computed(() => !!fieldTypes[type.value].isWorkedOut)
 const options = computed(() => readOptions(lines.value))
 const mayAdd = computed(
-  () => !!name.value.trim() && !isTaken.value && !isFull.value && isFit.value && !options.value.twice,
+  () =>
+    !!name.value.trim() && !isTaken.value && !isFarTaken.value && !isFull.value && isFit.value && !options.value.twice,
 )
 const draft = computed((): Field => ({ id: '' as FieldId, project: props.project, name: name.value, help: '', type: type.value, settings: settings.value, rank: '', archived: false })) // prettier-ignore
 async function add(): Promise<void> {
   if (!mayAdd.value) return
   const made = newField(
     directory.reader,
-    { project: props.project, name: name.value, help: help.value, type: type.value, settings: settings.value, options: options.value.labels, after: props.after, required: required.value, fallback: fallback.value, chosen: chosen.value },
+    { project: props.project, name: name.value, help: help.value, type: type.value, settings: settings.value, options: options.value.labels, after: props.after, required: required.value, fallback: fallback.value, chosen: chosen.value, far: far.value },
     v7,
   ) // prettier-ignore
   if (!(await setUp.send(made)) || made.type !== 'field.make') return
@@ -126,8 +132,19 @@ async function add(): Promise<void> {
       </template>
       <WorkedSettings v-if="isWorked" :key="type" v-model="settings" v-model:fit="isFit" :field="draft" is-new />
       <FieldSettings v-else :key="`of ${type}`" v-model="settings" v-model:fit="isFit" :type="type" is-new />
+      <template v-if="isLinked">
+        <VTextField
+          v-model="far.name"
+          :label="fieldWords.far"
+          :maxlength="longestName"
+          :hint="fieldWords.farHint"
+          persistent-hint
+          :error-messages="isFarTaken ? fieldWords.taken(far.name.trim()) : ''"
+        />
+        <VCheckbox v-if="far.name.trim()" v-model="far.single" :label="fieldWords.farSingle" />
+      </template>
       <FieldRules
-        v-if="!takesOptions && !isWorked"
+        v-if="!takesOptions && isInItem({ type })"
         :key="`rules ${type}`"
         v-model:required="required"
         v-model:fallback="fallback"

@@ -2,7 +2,8 @@
 import { computed, onMounted, ref, shallowRef, watch } from 'vue'
 import { VSelect } from 'vuetify/components/VSelect'
 import { isSameValue } from '#core/base/sorted-ids'
-import { rollUpNames, type Reach, type RollUpName } from '#core/fields/names'
+import { rollUpNames, type RollUpName } from '#core/fields/names'
+import { fieldTypes } from '#core/fields/registry'
 import type { FieldSettings } from '#core/fields/settings'
 import type { Field } from '#core/model/records'
 import type { TriedAnswer } from '#core/facts/workings'
@@ -11,7 +12,7 @@ import { useChanges } from '../data/changes'
 import { useDirectory } from '../data/directory'
 import { workedFormWords } from './field-words'
 import TriedResults from './TriedResults.vue'
-import { lookedUp, lookUpSettings, readBy, rollUpSettings, weights } from './worked'
+import { lookedUp, lookUpSettings, overOf, readBy, rollUpSettings, weights, type Over } from './worked'
 
 /** What a roll-up or a look-up reads, with what it comes to for some items. */
 const props = defineProps<{ field: Field; isNew: boolean }>()
@@ -23,7 +24,11 @@ const ask = useAsk()
 const isLookUp = computed(() => props.field.type === 'lookUp')
 const others = computed(() => directory.fields(props.field.project).filter(({ id }) => id !== props.field.id))
 const how = ref<RollUpName>(settings.value.how ?? 'sum')
-const over = ref<Reach>(settings.value.over ?? 'children')
+const over = ref<Over>(overOf(settings.value) ?? (isLookUp.value ? 'parent' : 'children'))
+const overs = computed(() => [
+  ...(isLookUp.value ? (['parent'] as const) : (['children', 'inside'] as const)).map((one) => ({ value: one as Over, title: workedFormWords.overs[one] })),
+  ...others.value.filter(({ type }) => fieldTypes[type].isLinked).map(({ id, name }) => ({ value: id as Over, title: workedFormWords.linked(name) })),
+]) // prettier-ignore
 const of = ref<string | undefined>(settings.value.of)
 const weight = ref<string>(settings.value.weight ?? '')
 const readsNone = computed(() => how.value === 'count' || how.value === 'finished')
@@ -46,7 +51,7 @@ const rollUpKind = (one: RollUpName): string => (one === 'earliest' || one === '
 const find = (id: string | undefined) => others.value.find((field) => field.id === id)
 const draft = computed((): FieldSettings | undefined => {
   const read = find(of.value)
-  if (isLookUp.value) return read && lookUpSettings(read)
+  if (isLookUp.value) return read && lookUpSettings(read, over.value)
   return rollUpSettings({ how: how.value, over: over.value, of: read, weight: find(weight.value) })
 })
 const told = shallowRef<TriedAnswer>()
@@ -67,19 +72,13 @@ onMounted(() => watch(draft, tryIt, { immediate: true }))
 
 <template>
   <div class="roll">
-    <template v-if="!isLookUp">
-      <VSelect v-model="how" :items="hows" :label="workedFormWords.how" />
-      <VSelect
-        v-model="over"
-        :items="(['children', 'inside'] as const).map((one) => ({ value: one, title: workedFormWords.overs[one] }))"
-        :label="workedFormWords.over"
-      />
-    </template>
+    <VSelect v-if="!isLookUp" v-model="how" :items="hows" :label="workedFormWords.how" />
+    <VSelect v-if="overs.length > 1" v-model="over" :items="overs" :label="workedFormWords.over" />
     <VSelect
       v-if="(isLookUp || !readsNone) && readable.length"
       v-model="of"
       :items="readable.map(choice)"
-      :label="isLookUp ? workedFormWords.parentOf : workedFormWords.of"
+      :label="workedFormWords.of"
     />
     <p v-else-if="isLookUp || !readsNone" class="soft">{{ workedFormWords.none }}</p>
     <VSelect

@@ -22,13 +22,17 @@ export function useFieldActs(project: () => Project) {
     if (what === 'name' && !to) return
     void setUp.send({ type: 'field.set', target: field.id, set: { [what]: { from: field[what], to } } })
   }
+  const farNote = ({ settings }: Field): string =>
+    settings.other ? fieldWords.farGoes(directory.reader.maybe('field', settings.other)?.name ?? '') : ''
   /** `held`: how many items hold something in it. */
   const removal = (field: Field, held: number): PendingChange => ({
     title: fieldWords.removeTitle(field.name),
     go: fieldWords.removeGo,
     about: field.id,
     standing: held,
-    note: held ? `${fieldWords.holdIt(held)} ${fieldWords.keeps}` : fieldWords.holdNone,
+    note: [farNote(field), held ? `${fieldWords.holdIt(held)} ${fieldWords.keeps}` : fieldWords.holdNone]
+      .filter(Boolean)
+      .join(' '),
     command: () => ({ type: 'field.remove', target: field.id, how: {} }),
   })
   /** Asked where the fields are set up, with what it touches beside it. */

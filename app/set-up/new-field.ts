@@ -23,6 +23,8 @@ export interface NewField {
   readonly fallback?: Fallback | null
   /** The option that a new item has; '' for none. */
   readonly chosen?: string
+  /** Of a relation: its name at the other end, and whether that takes one item; '' where both ends are alike. */
+  readonly far?: { readonly name: string; readonly single: boolean }
   /** The field that it comes after; none: the last. */
   readonly after?: FieldId | undefined
 }
@@ -55,7 +57,12 @@ export function newField(reader: Reader, made: NewField, newId: () => string): B
   const chosen = options.find(({ label }) => label === made.chosen)?.id
   const said = made.fallback?.is === 'value' && isEmptyValue(made.fallback.value) ? null : (made.fallback ?? null)
   const fallback: Fallback | null = chosen ? { is: 'value', value: several ? [chosen] : chosen } : said
-  return { type: 'field.make', field: { ...field, required: made.required || null, fallback }, options }
+  const name = made.far?.name.trim()
+  if (!name || !fieldTypes[made.type].isLinked)
+    return { type: 'field.make', field: { ...field, required: made.required || null, fallback }, options }
+  const next = all.find((one) => one.rank > rank)?.rank
+  const other: Field = { ...field, id: newId() as FieldId, name, help: '', rank: rankBetween(rank, next), settings: { other: id, ...(made.far?.single && { single: true }) } } // prettier-ignore
+  return { type: 'field.make', field: { ...field, settings: { ...field.settings, other: other.id } }, options, other }
 }
 
 /** The types that a field can become: none where its values stand elsewhere; only those that can serve as it serves. */

@@ -3,7 +3,7 @@ import { rankBetween } from '#core/base/ranks'
 import { tieId } from '#core/base/ids'
 import { together } from '#core/commands/bare'
 import type { BareCommand } from '#core/commands/registry'
-import { fieldTypes, isWorkedOut } from '#core/fields/registry'
+import { fieldTypes, isInItem } from '#core/fields/registry'
 import { demandsOf } from '#core/items/entering'
 import { demandWord, demandWords } from '#core/language/demand-words'
 import { demandedRoles } from '#core/model/names'
@@ -133,7 +133,7 @@ export function turnText(reader: Reader, { status, step }: StatusRow): string {
 
 /** What entering a status can ask for, each by a name of its own. */
 export function demandChoices(reader: Reader, project: ProjectId) {
-  const fields = fieldsOf(reader, project).filter((field) => !fieldTypes[field.type].isApart && !isWorkedOut(field))
+  const fields = fieldsOf(reader, project).filter((field) => !fieldTypes[field.type].isApart && isInItem(field))
   const all: readonly Demand[] = [
     ...fields.map(({ id }): Demand => ({ asks: 'field', field: id })),
     { asks: 'note' },

@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest'
 import type { FieldTypeName } from '#core/fields/names'
 import type { FieldSettings } from '#core/fields/settings'
-import type { Field } from '#core/model/records'
-import { decimalsOf, lookedUp, lookUpSettings, readBy, rollUpSettings, weights } from './worked'
+import type { Field, FieldId } from '#core/model/records'
+import { decimalsOf, lookedUp, lookUpSettings, overOf, readBy, rollUpSettings, weights } from './worked'
 
 const field = (name: string, type: FieldTypeName, settings: FieldSettings = {}): Field =>
   ({ id: name, project: 'p', name, help: '', type, settings, rank: 'a1', archived: false }) as unknown as Field
@@ -40,9 +40,24 @@ describe('what worked-out fields read', () => {
     expect(rollUpSettings({ ...begun, how: 'sum', of: undefined })).toBeUndefined()
     expect(rollUpSettings({ ...begun, how: 'count', of: undefined })).toEqual({ over: 'children', how: 'count', gives: 'number' }) // prettier-ignore
     expect(rollUpSettings({ ...begun, how: 'finished', of: undefined, weight: find('time') })).toEqual({ over: 'children', how: 'finished', gives: 'number', unit: '%', weight: 'time' }) // prettier-ignore
-    expect(lookUpSettings(find('time'))).toEqual({ over: 'parent', of: 'time', gives: 'duration', dayMinutes: 360 })
-    expect(lookUpSettings(find('hard'))).toEqual({ over: 'parent', of: 'hard', gives: 'rating', scale: 3, sign: 'sun' })
-    expect(lookUpSettings(find('title 2'))).toEqual({ over: 'parent', of: 'title 2', gives: 'shortText' })
+    expect(lookUpSettings(find('time'), 'parent')).toEqual({
+      over: 'parent',
+      of: 'time',
+      gives: 'duration',
+      dayMinutes: 360,
+    })
+    expect(lookUpSettings(find('hard'), 'parent')).toEqual({
+      over: 'parent',
+      of: 'hard',
+      gives: 'rating',
+      scale: 3,
+      sign: 'sun',
+    })
+    const beds = 'beds' as FieldId
+    expect(lookUpSettings(find('due'), beds)).toEqual({ over: 'relation', through: 'beds', of: 'due', gives: 'date' })
+    expect(rollUpSettings({ over: beds, weight: undefined, how: 'count', of: undefined })).toEqual({ over: 'relation', through: 'beds', how: 'count', gives: 'number' }) // prettier-ignore
+    expect([overOf({ over: 'inside' }), overOf({ over: 'relation', through: beds })]).toEqual(['inside', 'beds'])
+    expect(lookUpSettings(find('title 2'), 'parent')).toEqual({ over: 'parent', of: 'title 2', gives: 'shortText' })
   })
 
   it('gives a formula as many decimals as what it names, two where it divides', () => {

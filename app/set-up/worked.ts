@@ -1,8 +1,8 @@
 /** How worked-out fields are begun: what each can read, and what follows from that for how it is shown. */
-import { givenTypes, type Reach, type RollUpName } from '#core/fields/names'
+import { givenTypes, reaches, type Reach, type RollUpName } from '#core/fields/names'
 import { figuresOf, shownType } from '#core/fields/registry'
 import type { FieldSettings } from '#core/fields/settings'
-import type { Field } from '#core/model/records'
+import type { Field, FieldId } from '#core/model/records'
 import { canBeLookedUp, canWeigh, rollUpsOf } from '#core/worked-out/choices'
 
 /** The fields that a roll-up can read. */
@@ -25,16 +25,23 @@ function numbersLike({ type, settings }: Field, fewest = 0): FieldSettings {
 /** Averages lie between whole numbers. */
 const ofAverages = 2
 
+/** Which items are read: by a way through the hierarchy, or by a relation. */
+export type Over = Exclude<Reach, 'relation'> | FieldId
+const overSettings = (over: Over): FieldSettings => (isReach(over) ? { over } : { over: 'relation', through: over })
+const isReach = (over: Over): over is Exclude<Reach, 'relation'> => (reaches as readonly string[]).includes(over)
+/** The way that settings say, as it is chosen. */
+export const overOf = ({ over, through }: FieldSettings): Over | undefined => (over === 'relation' ? through : over)
+
 /** What somebody says of a roll-up. */
 export interface RollUpSaid {
   readonly how: RollUpName
-  readonly over: Reach
+  readonly over: Over
   readonly of: Field | undefined
   readonly weight: Field | undefined
 }
 /** The settings of a roll-up; undefined while it is not said what it reads. */
 export function rollUpSettings({ how, over, of, weight }: RollUpSaid): FieldSettings | undefined {
-  const begun = { how, over }
+  const begun = { how, ...overSettings(over) }
   if (how === 'count') return { ...begun, gives: 'number' }
   if (how === 'finished') return { ...begun, gives: 'number', unit: '%', ...(weight && { weight: weight.id }) }
   if (!of) return undefined
@@ -44,12 +51,18 @@ export function rollUpSettings({ how, over, of, weight }: RollUpSaid): FieldSett
 }
 
 /** The settings of a look-up. */
-export function lookUpSettings(of: Field): FieldSettings {
+export function lookUpSettings(of: Field, over: Over): FieldSettings {
   const shown = givenTypes.find((one) => one === shownType(of))
   const { scale, sign } = of.settings
   if (figuresOf(of).decimals || shown === 'number' || shown === 'money' || shown === 'duration')
-    return { over: 'parent', of: of.id, ...numbersLike(of) }
-  return { over: 'parent', of: of.id, gives: shown ?? 'shortText', ...(scale && { scale }), ...(sign && { sign }) }
+    return { ...overSettings(over), of: of.id, ...numbersLike(of) }
+  return {
+    ...overSettings(over),
+    of: of.id,
+    gives: shown ?? 'shortText',
+    ...(scale && { scale }),
+    ...(sign && { sign }),
+  }
 }
 
 /** How many decimals a formula's result has, where nobody says it: as many as what it names, two where it divides. */

@@ -61,7 +61,7 @@ class Elsewhere {
         records: directoryFor(this.small.state, this.me),
       }
     },
-    items: async (project) => toPayload(this.small.state.table(project as never), this.room.entries.length),
+    items: async (project) => toPayload(this.small.state, project as never, this.room.entries.length),
     logAfter: async (after) => {
       this.#up()
       return this.room.entries.slice(after).map((entry) => this.message(entry.sequence))

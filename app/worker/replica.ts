@@ -236,7 +236,7 @@ export class Replica implements QueryContext {
     for (const [i, payload] of payloads.entries()) {
       const project = projects[i]
       if (!project) continue
-      readPayload(this.state.table(project.id), payload)
+      readPayload(this.state, payload)
       this.#projectSequence.set(project.id, payload.sequence)
     }
     this.sequence = directory.sequence

@@ -33,6 +33,7 @@ const changedBy: { readonly [E in EntityName]: Rule<Records[E]> } = {
   limit: 'set up project',
   overrule: 'set up project',
   moveNote: 'change items',
+  link: 'change items',
   view: viewChangedBy,
   preference: ({ id }, by) => (id === personOf(by) ? 'name oneself' : undefined),
   look: (look, by) => (look.person === personOf(by) ? 'keep own views' : undefined),

@@ -46,6 +46,10 @@ const sentences: Readonly<Record<ProblemCode, (said: Said, field: string, naming
     const bounds = said.least === undefined ? `at most ${said.most}` : said.most === undefined ? `at least ${said.least}` : `${said.least} to ${said.most}` // prettier-ignore
     return `${field}${said.text} is out of bounds: this takes ${bounds}.`
   },
+  'one-item': (said, field) => `${field}this takes one item.`,
+  'no-item': ({ text }, field) => `${field}there’s no item “${text}”.`,
+  'linked-itself': (said, field) => `${field}an item can’t be linked to itself.`,
+  'linked-already': ({ key, name, other }) => `${key} already has ${other} as its ${name}, which takes one item.`,
   'one-person': (said, field) => `${field}this takes one person.`,
   required: (said) => `An item here needs ${said.asks}. Nothing was changed.`,
   'worked-out': (_said, field) => `${field}this is worked out, so nobody fills it in.`,

@@ -213,6 +213,7 @@ it('there is a sentence for every problem, and it never says undefined where the
   const said = {
     what: 'R1',
     other: 'R2',
+    key: 'GLH-4',
     act: 'change items',
     text: 'x',
     length: 600,

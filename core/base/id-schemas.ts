@@ -31,6 +31,11 @@ export const columnId = z.string().check(z.minLength(1), z.maxLength(64)) as unk
   Id<'column'>,
   string
 >
+/** The id of a link: those of its field and of the items at its ends, with slashes between. */
+export const linkId = z.string().check(z.regex(/^[^/\s]{1,64}(\/[^/\s]{1,64}){2}$/)) as unknown as z.ZodMiniType<
+  Id<'link'>,
+  string
+>
 /** The ids of two records with a slash between. */
 export const tieIdOf = <T extends string>() =>
   z.string().check(z.regex(/^[^/\s]{1,64}\/[^/\s]{1,64}$/)) as unknown as z.ZodMiniType<Id<T>, string>

@@ -1,5 +1,5 @@
 import { changeIds } from '../base/sorted-ids'
-import type { EntityName, Records } from '../model/records'
+import type { EntityName, Link, Records } from '../model/records'
 import { idsOf } from '../fields/value'
 
 /**
@@ -98,9 +98,17 @@ export function touchedBy(patch: Patch): { entity: EntityName; id: string }[] {
   return [...touched.values()]
 }
 
-/** The items that a patch touches, each once, also by their stays and long texts. */
+/** The items that a patch touches, each once. */
 export function itemsTouchedBy(patch: Patch): Set<string> {
   const items = new Set<string>()
-  for (const change of patch) if (change.entity === 'item') items.add(change.id)
+  for (const change of patch) for (const id of itemsOfChange(change)) items.add(id)
   return items
+}
+
+/** The items that a change is about: itself, or both ends of a link. */
+export function itemsOfChange(change: Change): readonly string[] {
+  if (change.entity === 'item') return [change.id]
+  const link =
+    change.entity === 'link' && !isSetChange(change) ? ((change.after ?? change.before) as Link | null) : null
+  return link ? [link.from, link.to] : []
 }

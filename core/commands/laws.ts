@@ -12,6 +12,7 @@ import type { EntityName, Person, Records, Stay } from '../model/records'
 import { After } from './after'
 import { isHeldToDemands, refusedEntry } from './entering'
 import { refusedInside } from './inside'
+import { endsFit, linksHold } from './linked'
 import { isHeldToLimits, overfilled, type HeldCommand } from './stops'
 
 /**
@@ -36,6 +37,8 @@ export function* brokenLaw(
     (yield* statusesFitKinds(reader, after)) ??
     statusesAreHeldOnce(reader, after) ??
     tiesAreWithinProject(after) ??
+    endsFit(after) ??
+    linksHold(reader, after) ??
     (context.isRoom ? yield* eachHasOneOpenStay(after) : undefined) ??
     (isHeld && isHeldToDemands(reader, command, context.by)
       ? yield* refusedEntry(reader, after, context.by)

@@ -6,7 +6,7 @@ import { idsAlsoIn, idsMissingFrom, isSameValue } from '../base/sorted-ids'
 import { patchRefusal } from '../access/changing'
 import { isSameActor } from '../change/actor'
 import { defineCommand, type Applied, type Context, type Entry, type Place } from '../change/command'
-import { invertChange, isSetChange, type Change } from '../change/patch'
+import { invertChange, isSetChange, itemsOfChange, type Change } from '../change/patch'
 import { upgradeEntry } from '../change/upgrade'
 import { isLongTextMark } from '../fields/long-text'
 import { changeOf, changeStatus, stamp, stayOf, StayIds } from '../items/changes'
@@ -75,10 +75,14 @@ class Reverting {
   readonly #leftAlone: Place[] = []
   readonly #stays: StayIds
   readonly #unmade = new Set<string>()
+  /** Items that the entry made and that stay, with what they came with. */
+  readonly #kept = new Set<string>()
   readonly #retyped = new Map<string, Retyped>()
   /** The entry's changes of long texts, by item, and of stays, by their id. */
   readonly #texts = new Map<string, Change[]>()
   readonly #stayChanges = new Map<string, Change[]>()
+  /** The links that the entry made. */
+  readonly #linked = new Set<string>()
   /** Ids that something speaks of that stays. */
   readonly #used = new Set<string>()
 
@@ -94,6 +98,7 @@ class Reverting {
     yield* inPieces(this.entry.patch, (change) => {
       if (change.entity === 'longText') put(this.#texts, change.id.slice(0, change.id.lastIndexOf('/')), change)
       else if (change.entity === 'stay') put(this.#stayChanges, change.id, change)
+      else if (change.entity === 'link' && !isSetChange(change) && change.after) this.#linked.add(change.id)
     })
     yield* this.#findUnmade()
     yield* this.#findUsed()
@@ -114,12 +119,14 @@ class Reverting {
   *#findUnmade(): Pieces<undefined> {
     yield* inPieces(this.entry.patch, (change) => {
       if (change.entity !== 'item' || change.field !== '*' || isSetChange(change) || !change.after) return
+      this.#kept.add(change.id)
       const now = this.reader.maybe('item', change.id)
       if (now && isAsMade(now, change.after)) this.#unmade.add(change.id)
     })
     const kept: string[] = []
     yield* inPieces(this.#unmade, (id) => {
       for (const child of this.reader.childrenOf(id as Item['id'])) if (!this.#unmade.has(child.id)) kept.push(id)
+      for (const link of this.reader.linksOf(id)) if (!this.#linked.has(link.id)) kept.push(id)
     })
     // What has something left inside it stays, and so does what it stands in.
     for (let id = kept.pop(); id; id = kept.pop()) {
@@ -127,6 +134,7 @@ class Reverting {
       const { parent } = must(this.reader.maybe('item', id), 'item')
       if (parent && this.#unmade.has(parent)) kept.push(parent)
     }
+    for (const id of this.#unmade) this.#kept.delete(id)
     return undefined
   }
 
@@ -136,14 +144,22 @@ class Reverting {
     const now = this.reader.maybe(change.entity, change.id)
     if (change.before !== null) {
       // It was taken away, or another took its place: it comes back where that still stands.
-      if (isSameValue(now ?? null, change.after))
+      if (isSameValue(now ?? null, change.after) && this.#hasEnds(change))
         this.#patch.push({ ...change, before: change.after, after: change.before })
       else this.#leave(change)
       if (change.entity === 'item' && !now) this.#reviveStay(change.before as Item)
     } else if (change.entity === 'item') this.#unmakeItem(change, now as Item | undefined)
-    else if (now && isAsMade(now, change.after) && !this.#used.has(change.id))
+    else if (now && isAsMade(now, change.after) && !this.#used.has(change.id) && !this.#isOfKept(change))
       this.#patch.push({ ...change, before: now, after: null })
     else if (now) this.#leave(change)
+  }
+
+  #isOfKept = (change: Change): boolean =>
+    change.entity === 'link' && itemsOfChange(change).some((id) => this.#kept.has(id))
+  /** Whether what a link tied together is there. */
+  #hasEnds(change: Change): boolean {
+    if (change.entity !== 'link') return true
+    return itemsOfChange(change).every((id) => this.reader.placeOf(id) ?? this.entry.patch.some((one) => one.entity === 'item' && one.id === id && one.field === '*')) // prettier-ignore
   }
 
   #unmakeItem(change: Change, now: Item | undefined): void {
@@ -305,7 +321,7 @@ class Reverting {
     yield* inPieces(this.reader.all('item'), (item) => {
       if (!this.#unmade.has(item.id)) use('item', withoutGiven(item, given.get(item.id)))
     })
-    for (const entity of entitiesHeld('directory'))
+    for (const entity of [...entitiesHeld('directory'), ...entitiesHeld('with items')])
       for (const record of this.reader.all(entity)) if (!made.has(record.id)) use(entity, record)
     return undefined
   }

@@ -80,6 +80,8 @@ interface FactCore {
   values?(reader: Reader, project: Project): readonly NamedValue[]
   /** Its values are one short list: a group of each can be shown, also an empty one. */
   readonly isListed?: boolean
+  /** Of `choices`: its values are items, named by their keys. */
+  readonly isOfItems?: boolean
   /** Of `choices`: an item has one at most all the same. */
   readonly isSingle?: boolean
   /** Whose change changes it, besides the item's own: views that ask for it look at these again. None: the item's alone. */

@@ -18,6 +18,7 @@ export const parent: AutomaticFact = {
       return row === undefined ? Number.MAX_SAFE_INTEGER : table.rank.ordering.labels[row]!
     },
   }),
+  isOfItems: true,
   isSingle: true,
   kin: { above: true },
   fit(test) {

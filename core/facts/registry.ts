@@ -74,6 +74,7 @@ export function factOfField(field: Field): Fact {
         ),
     }),
     ...(type.choices === 'people' && { values: peopleValues }),
+    ...(type.choices === 'items' && { isOfItems: true, isSingle: !!field.settings.single }),
     ...(type.listed && { isListed: true, values: () => type.listed ?? [] }),
   }
 }

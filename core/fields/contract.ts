@@ -32,6 +32,10 @@ export interface Names {
   personNamed(name: string): string | undefined
   /** A person's craft; undefined where they have none. */
   craftOf(id: string): string | undefined
+  /** An item's key and title; undefined where there is no such item. */
+  item(id: string): { readonly key: string; readonly title: string } | undefined
+  /** The id of the item of that key. */
+  itemNamed(key: string): string | undefined
   /** Everyone's id, in the order of their names. */
   peopleInOrder(): readonly string[]
 }
@@ -66,13 +70,15 @@ export interface FieldType {
   /** Holds several values, which change by add and remove. */
   readonly several: boolean
   /** What its values are chosen from; none where they are typed. */
-  readonly choices?: 'options' | 'people' | 'listed' | undefined
+  readonly choices?: 'options' | 'people' | 'items' | 'listed' | undefined
   /** Of `listed`: the same few for every field, in their order. */
   readonly listed?: readonly { readonly id: string; readonly name: string }[]
   /** Its values are people, of whom everybody puts in and takes out themselves alone. */
   readonly isOwn?: boolean
   /** The item holds a mark only; the words are a record of their own (`setText`). */
   readonly isApart?: boolean
+  /** Its values are links, which are records of their own and stand at both ends. */
+  readonly isLinked?: boolean
   /** Worked out from other things: never typed and never stored. `typeOf` says as what its values are read and shown. */
   readonly isWorkedOut?: boolean
   /** Having a value is said as being ticked. */

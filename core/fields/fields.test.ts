@@ -24,11 +24,18 @@ const people = new Map([
   ['p2', 'Hamid Torvald'],
   ['p3', 'Łucja Brandt'],
 ])
+const items = new Map([
+  ['i1', { key: 'GLH-31', title: 'Reseat the ridge' }],
+  ['i2', { key: 'GLH-4', title: 'Ridge' }],
+  ['i3', { key: 'GLH-12', title: 'Oil the winders' }],
+])
 const names: Names = {
   person: (id) => people.get(id),
   personNamed: (name) => [...people].find(([, held]) => held.toLowerCase() === name.toLowerCase())?.[0],
   craftOf: () => undefined,
   peopleInOrder: () => [...people.keys()],
+  item: (id) => items.get(id),
+  itemNamed: (key) => [...items].find(([, held]) => held.key === key)?.[0],
 }
 const option = (id: string, label: string, archived = false) => ({ id, label, colour: 'pond' as const, archived })
 const context: FieldContext = {
@@ -46,7 +53,7 @@ const speeches: readonly Speech[] = [
   { decimal: ',', first: 'day', today: '2026-11-25', timeZone: 'Asia/Kathmandu', calendar },
 ]
 /** Values that each type stores. */
-const valueOf: Record<GivenType | 'votes', fc.Arbitrary<Value>> = {
+const valueOf: Record<GivenType | 'votes' | 'relation', fc.Arbitrary<Value>> = {
   shortText: fc.stringMatching(/^[a-zA-Zé0-9]( ?[a-z0-9]){0,30}$/),
   number: fc.integer({ min: -1_000_000, max: 1_000_000 }),
   oneOption: fc.constantFrom('o1', 'o2', 'o3'),
@@ -67,6 +74,7 @@ const valueOf: Record<GivenType | 'votes', fc.Arbitrary<Value>> = {
     .filter((value) => value !== null),
   email: fc.constantFrom('imke@glasshouse.example', 'a.b+c@x-y.example'),
   phone: fc.constantFrom('+49 351 1234567', '112', '0351 98 76'),
+  relation: fc.subarray(['i1', 'i2', 'i3'], { minLength: 1 }).map((list) => [...list].sort()),
   votes: fc.subarray(['p1', 'p2', 'p3'], { minLength: 1 }).map((list) => [...list].sort()),
   date: fc.integer({ min: 0, max: 30_000 }).map((day) => new Date(day * 86_400_000).toISOString().slice(0, 10)),
   checkbox: fc.constant(true),

@@ -8,7 +8,7 @@ export type OptionColour = (typeof optionColours)[number]
 /** Every field type by name. */
 export const fieldTypeNames = [
   'shortText', 'longText', 'number', 'money', 'duration', 'oneOption', 'severalOptions', 'people', 'date', 'dateTime',
-  'checkbox', 'rating', 'health', 'webLink', 'email', 'phone', 'votes', 'computed', 'rollUp', 'lookUp',
+  'checkbox', 'rating', 'health', 'webLink', 'email', 'phone', 'relation', 'votes', 'computed', 'rollUp', 'lookUp',
 ] as const // prettier-ignore
 /** The name of a field type; `fieldTypes` says what each can do. */
 export type FieldTypeName = (typeof fieldTypeNames)[number]
@@ -20,8 +20,8 @@ export const givenTypes = [
 ] as const satisfies readonly FieldTypeName[] // prettier-ignore
 /** As what a worked-out field is shown. */
 export type GivenType = (typeof givenTypes)[number]
-/** Which items a roll-up or a look-up reads: those directly inside, all inside at every level, or the one it is inside of. */
-export const reaches = ['children', 'inside', 'parent'] as const
+/** Which items a roll-up or a look-up reads: those directly inside, all inside at every level, the one it is inside of, or those that it is linked to. */
+export const reaches = ['children', 'inside', 'parent', 'relation'] as const
 /** Which items a roll-up or a look-up reads. */
 export type Reach = (typeof reaches)[number]
 /** What a roll-up makes of what it reads. */

@@ -27,17 +27,21 @@ const all = {
   scale: z.optional(whole(2, 10)),
   /** What a rating is drawn with; a leaf where it is not said. */
   sign: z.optional(z.enum(ratingSigns)),
-  /** No more than one person. */
+  /** No more than one person, or one item. */
   single: z.optional(z.boolean()),
   /** The people who can be chosen: those of a craft, or these. */
   craft: z.optional(text(60, 1)),
   among: z.optional(list(ids.personId, 200, 1)),
+  /** Of a relation: the field at its other end; none where both are alike. */
+  other: z.optional(ids.fieldId),
   /** Of what is worked out: as what it is shown. */
   gives: z.optional(z.enum(givenTypes)),
   /** Of a computed field: its formula, which names fields by their ids (`formulas.ts`). */
   formula: z.optional(text(longestFormula, 1)),
   /** Of a roll-up or a look-up: which items it reads. */
   over: z.optional(z.enum(reaches)),
+  /** Over a relation: which one. */
+  through: z.optional(ids.fieldId),
   /** Which of their fields; none where they are counted. */
   of: z.optional(ids.fieldId),
   /** Of a roll-up: what it makes of them. */
@@ -80,10 +84,18 @@ export const settingsOf: Readonly<Record<FieldTypeName, z.ZodMiniType<FieldSetti
   webLink: chosen,
   email: chosen,
   phone: chosen,
+  relation: z.strictObject({ other: all.other, single: all.single }),
   votes: none,
   computed: needing(['formula', 'gives'], { formula: all.formula, ...given }),
-  rollUp: needing(['over', 'how', 'gives'], { over: all.over, of: all.of, how: all.how, weight: all.weight, ...given }),
-  lookUp: needing(['over', 'of', 'gives'], { over: all.over, of: all.of, ...given }),
+  rollUp: needing(['over', 'how', 'gives'], {
+    over: all.over,
+    through: all.through,
+    of: all.of,
+    how: all.how,
+    weight: all.weight,
+    ...given,
+  }),
+  lookUp: needing(['over', 'of', 'gives'], { over: all.over, through: all.through, of: all.of, ...given }),
 }
 
 /** With some that have to be said. */

@@ -21,6 +21,7 @@ export const typedExamples: Readonly<Record<FieldTypeName, readonly string[]>> =
   webLink: ['glasshouse.example/beds'],
   email: ['imke@glasshouse.example'],
   phone: ['+49 351 1234567'],
+  relation: ['GLH-12', 'GLH-12; GLH-31'],
   votes: [],
   computed: [],
   rollUp: [],
@@ -34,8 +35,8 @@ const filled: Readonly<Partial<Record<FieldTypeName, string>>> = {
   people: 'chosen from the team',
   votes: 'pressed: everybody has one vote',
   computed: 'worked out by a formula',
-  rollUp: 'worked out from the items inside',
-  lookUp: 'read from the item that it is inside of',
+  rollUp: 'worked out from the items inside, or those linked',
+  lookUp: 'read from the item that it is inside of, or linked to',
 }
 const testWords: Readonly<Record<TestName, string>> = {
   empty: 'empty', filled: 'filled in', anyOf: 'any of', allOf: 'all of', has: 'words in it', between: 'from and to', days: 'days, also counted from today',

@@ -12,11 +12,11 @@ import { idsOf } from '../fields/value'
 import { fieldTypes } from '../fields/registry'
 import { isOver } from '../model/turn'
 import type { Reader } from '../model/reader'
-import type { Item } from '../model/records'
+import type { Field, Item } from '../model/records'
 import { firstNumber, lastSiblingRank, ranksAt, StayIds } from './changes'
 import { placeRecord } from './place'
 import { Fallbacks, requiredIn, requiredRefusal } from './fallbacks'
-import { checkUnique, checkValue, normalised } from './values'
+import { checkUnique, checkValue, linkChanges, normalised } from './values'
 import { valueRecord } from '../fields/value-record'
 
 /** An item as it is sent to be made. */
@@ -95,7 +95,13 @@ export function itemMade(
       .map(([field, value]) => [field, normalised(value)])
       .filter(([, value]) => value !== null),
   ) as Item['values']
-  const values = fallbacks.over(said, one.kind)
+  const linked = Object.keys(said).flatMap((id) => {
+    const field = reader.maybe('field', id)
+    return field && fieldTypes[field.type].isLinked ? [field] : []
+  })
+  const links = linked.flatMap((field) => linkChanges(field, one.item, idsOf(said[field.id])))
+  const own = linked.length ? withoutFields(said, linked) : said
+  const values = fallbacks.over(own, one.kind)
   const item: Item = {
     id: one.item,
     project: one.project,
@@ -118,8 +124,12 @@ export function itemMade(
   return [
     makes('item', item),
     makes('stay', { id: stay, item: one.item, status: one.status, from: context.now, until: null }),
+    ...links,
   ]
 }
+
+const withoutFields = (values: Item['values'], fields: readonly Field[]): Item['values'] =>
+  Object.fromEntries(Object.entries(values).filter(([id]) => !fields.some((field) => field.id === id)))
 
 /** A title of which nothing can be seen is none; of a long one it says how long. */
 export function checkTitle(title: string): Problem | undefined {
@@ -142,6 +152,8 @@ function checkNewItem(reader: Reader, one: NewItem, context: Context): Problem |
       if (type?.isApart && !isEmptyValue(value)) return problem('wrong-value', { field: field?.name ?? '' })
       if (type?.isOwn && idsOf(value).some((person) => person !== personIn(context)))
         return problem('not-allowed', { needs: 'own' })
+      if (type?.isLinked && idsOf(value).includes(one.item))
+        return problem('linked-itself', { field: field?.name ?? '' })
       return checkValue(reader, field, value, one.project) ?? checkUnique(reader, must(field, 'field'), value, one.item)
     })
   )

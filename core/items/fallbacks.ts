@@ -29,7 +29,7 @@ export function fallbackRefusal(
     case 'next':
       return field.type === 'number' ? undefined : wrong
     default:
-      return type.isApart || type.isOwn
+      return type.isApart || type.isOwn || type.isLinked
         ? wrong
         : type.check(fallback!.value, { ...context, options: [...context.options, ...more] })
   }

@@ -1,10 +1,11 @@
-import { isSetChange, type Change } from '../change/patch'
+import { isSetChange, itemsOfChange, type Change } from '../change/patch'
 import type { Entry } from '../change/command'
 import { fieldTypes } from '../fields/registry'
 import { describeChange } from '../fields/describe'
 import type { Value } from '../fields/contract'
 import { fieldContext, itemKey, type Reader } from '../model/reader'
-import { isItemColumn, type EntityName, type Field, type MoveNote, type Overrule } from '../model/records'
+import { farEnd, shownIn } from '../model/links'
+import { isItemColumn, type EntityName, type Field, type Link, type MoveNote, type Overrule } from '../model/records'
 
 /** Columns that a person is shown; the others follow from them. */
 const shownColumns = ['title', 'kind', 'parent', 'archived'] as const
@@ -12,14 +13,19 @@ const shownColumns = ['title', 'kind', 'parent', 'archived'] as const
 type Day = (date: string) => string
 
 /** Whether a change stands in an item’s history. */
-export const isOfItem = ({ entity, id }: Change, item: string): boolean =>
-  entity === 'item' ? id === item : (entity === 'overrule' || entity === 'moveNote') && id.endsWith(`/${item}`)
+export const isOfItem = (change: Change, item: string): boolean =>
+  itemsOfChange(change).includes(item) || isSaidOf(change, item)
+const isSaidOf = ({ entity, id }: Change, item: string): boolean =>
+  (entity === 'overrule' || entity === 'moveNote') && id.endsWith(`/${item}`)
 
 /** What an entry did to one item, as sentences without who and when: `moved it from Noted to In hand`. */
 export function sentencesOf(reader: Reader, entry: Pick<Entry, 'patch' | 'type'>, item: string, day: Day): string[] {
   const sentences = entry.patch
     .filter((change) => isOfItem(change, item))
-    .flatMap((change) => (change.entity === 'item' ? sentenceOf(reader, change, day) : saidSentence(reader, change)))
+    .flatMap((change) => {
+      if (change.entity === 'link') return linkSentence(reader, change, item)
+      return change.entity === 'item' ? sentenceOf(reader, change, day) : saidSentence(reader, change)
+    })
   return entry.type === 'revert' ? sentences.map((sentence) => `undid this: ${sentence}`) : sentences
 }
 
@@ -30,6 +36,20 @@ function saidSentence(reader: Reader, change: Change): string[] {
   const { column, reason } = change.after as Overrule
   return [`let it past the limit of ${reader.maybe('column', column)?.name ?? 'a removed column'}: “${reason}”`]
 }
+
+/** A link, as the item at one of its ends tells it. */
+function linkSentence(reader: Reader, change: Change, item: string): string[] {
+  const link = linkIn(change)
+  const by = link && reader.maybe('field', link.field)
+  if (!link || !by) return []
+  const name = reader.maybe('field', shownIn(link, by, item) ?? '')?.name ?? by.name
+  const key = keyOf(reader, farEnd(link, item))
+  return [linkIsMade(change) ? `added ${key} to ${name}` : `removed ${key} from ${name}`]
+}
+const linkIn = (change: Change): Link | undefined =>
+  change.entity === 'link' && !isSetChange(change) ? ((change.after ?? change.before) as Link) : undefined
+const linkIsMade = (change: Change): boolean => !isSetChange(change) && !!change.after
+
 function sentenceOf(reader: Reader, change: Change, day: Day): string[] {
   const { field } = change
   if (isSetChange(change)) return valueSentences(reader, change, day)
@@ -91,6 +111,9 @@ export function nameOf(reader: Reader, type: string, patch: readonly Change[]): 
   if (!first) return nameOfOther(reader, patch)
   const which = items.length === 1 ? keyOf(reader, first) : many(items.length)
   const change = patch.find((one) => one.entity === 'item' && isWorthNaming(one.field))
+  const link = change ? undefined : patch.flatMap((one) => linkIn(one) ?? [])[0]
+  const by = link && reader.maybe('field', link.field)
+  if (by) return `changing ${reader.maybe('field', shownIn(link, by, first) ?? '')?.name ?? by.name} of ${which}`
   if (!change) return `changing ${which}`
   if (change.field === 'status' && !isSetChange(change)) return `moving ${which} to ${statusName(reader, change.after)}`
   if (change.field === 'rank') return `reordering ${which}`

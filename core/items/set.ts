@@ -14,9 +14,8 @@ import type { Item, ItemId, KindId, StatusId } from '../model/records'
 import { checkTitle } from './add'
 import { changedMeanwhile, changeOf, changeStatus, checkItem, lastSiblingRank, stamp, StayIds } from './changes'
 import { emptied } from './fallbacks'
-import { checkUnique, checkValue, normalised } from './values'
+import { checkUnique, checkValue, linkChanges, normalised, severalIn } from './values'
 import { valueRecord } from '../fields/value-record'
-import { idsOf } from '../fields/value'
 
 const fromTo = z.object({ from: valueRecord, to: valueRecord })
 const addRemove = z.object({ add: list(text(64), 500), remove: list(text(64), 500) })
@@ -77,9 +76,10 @@ function checkSetting(
   if (!('to' in setting)) {
     if (!type.several) return problem('wrong-value', { field: field.name })
     if (type.isOwn && [...setting.add, ...setting.remove].some((id) => id !== by.person)) return problem('not-allowed', { needs: 'own' }) // prettier-ignore
-    const held = idsOf(item.values[field.id]).filter((id) => !setting.remove.includes(id))
+    if (type.isLinked && setting.add.includes(item.id)) return problem('linked-itself', { field: field.name })
+    const held = severalIn(reader, item, field).filter((id) => !setting.remove.includes(id))
     if (field.settings.single && setting.add.length && idsMissingFrom(held, setting.add).length)
-      return problem('one-person', { field: field.name })
+      return problem(type.isLinked ? 'one-item' : 'one-person', { field: field.name })
     const after = [...held, ...setting.add]
     return emptied(field, item.values[field.id], after) ?? checkValue(reader, field, setting.add, item.project)
   }
@@ -126,7 +126,7 @@ function applySetting(
   context: Context,
   stays: StayIds,
 ): Change[] {
-  if (!('to' in setting)) return applyToSet(item, key, setting)
+  if (!('to' in setting)) return applyToSet(reader, item, key, setting)
   if (key === 'status') return changeStatus(reader, item, setting.to as StatusId, context, stays)
   if (key === 'parent') return changeParent(reader, item, setting.to as ItemId | null)
   if (key === 'title') return changeOf(item, key, item.title, oneLine(String(setting.to)))
@@ -134,10 +134,12 @@ function applySetting(
   return changeOf(item, key, item.values[key], normalised(setting.to))
 }
 
-function applyToSet(item: Item, key: string, setting: { add: string[]; remove: string[] }): Change[] {
-  const held = idsOf(item.values[key])
+function applyToSet(reader: Reader, item: Item, key: string, setting: { add: string[]; remove: string[] }): Change[] {
+  const field = must(reader.maybe('field', key), 'field')
+  const held = severalIn(reader, item, field)
   const added = idsMissingFrom([...new Set(setting.add)], held)
   const removed = idsAlsoIn([...new Set(setting.remove)], held).filter((id) => !setting.add.includes(id))
+  if (fieldTypes[field.type].isLinked) return linkChanges(field, item.id, added, removed)
   return added.length || removed.length ? [{ entity: 'item', id: item.id, field: key, added, removed }] : []
 }
 

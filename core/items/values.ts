@@ -1,8 +1,11 @@
 import { problem, type Problem } from '../base/result'
 import { isEmptyValue, type Value } from '../fields/contract'
+import { makes, type Change } from '../change/patch'
 import { fieldTypes } from '../fields/registry'
+import { idsOf } from '../fields/value'
 import { fieldContext, type Reader } from '../model/reader'
-import type { Field, ItemId, ProjectId } from '../model/records'
+import { linkBetween } from '../model/links'
+import type { Field, Item, ItemId, ProjectId } from '../model/records'
 
 /** Undefined where the value may stand in the field. Empty is always allowed. */
 export function checkValue(
@@ -35,3 +38,28 @@ export function normalised(value: Value): Value {
   if (Array.isArray(value)) return value.length ? [...new Set(value)].sort() : null
   return isEmptyValue(value) || value === false ? null : value
 }
+
+/** What an item holds in a field of several: what it is linked to, where the values are links. */
+export function severalIn(
+  reader: Reader,
+  item: Pick<Item, 'id' | 'project' | 'values'>,
+  field: Field,
+): readonly string[] {
+  if (!fieldTypes[field.type].isLinked) return idsOf(item.values[field.id])
+  const place = reader.placeOf(item.id)
+  return idsOf(place?.table.linkColumn(field.id).get(place.row))
+}
+
+/** The links that make an item hold others in a field, and no longer hold some. */
+export const linkChanges = (
+  field: Field,
+  item: ItemId,
+  added: readonly string[],
+  removed: readonly string[] = [],
+): Change[] => [
+  ...removed.map((id): Change => {
+    const link = linkBetween(field, item, id as ItemId)
+    return { entity: 'link', id: link.id, field: '*', before: link, after: null }
+  }),
+  ...added.map((id) => makes('link', linkBetween(field, item, id as ItemId))),
+]

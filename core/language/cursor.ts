@@ -1,7 +1,7 @@
 import { tryParseDate } from '../base/dates'
 import type { Figures } from '../fields/figures'
 import type { Cursor, Fact } from '../facts/contract'
-import { factKey } from '../facts/registry'
+import { factKey, maybeFact } from '../facts/registry'
 import type { FactRef } from '../model/records'
 import type { Words } from './day-words'
 import { namedFacts, namedValues, type Named, type NamedFact } from './names'
@@ -160,7 +160,9 @@ export class TextCursor implements Words, Cursor {
   }
 
   value(ref: FactRef, strictly = false): string | undefined {
-    return ref.fact === 'parent' ? this.#item() : this.named(this.#valuesOf(ref), !strictly)?.id
+    const { reader, project } = this.wording
+    if (maybeFact(reader, project.id, ref)?.isOfItems) return this.#item()
+    return this.named(this.#valuesOf(ref), !strictly)?.id
   }
 
   values(ref: FactRef, strictly = false): string[] | undefined {
@@ -177,10 +179,9 @@ export class TextCursor implements Words, Cursor {
     const { reader, project } = this.wording
     const match = /^\s*([A-Z][A-Z0-9]*)-(\d+)/i.exec(this.text.slice(this.place))
     if (match?.[1]?.toUpperCase() !== project.prefix) return undefined
-    const row = reader.table(project.id).number.a.indexOf(Number(match[2]))
-    if (row < 0) return undefined
-    this.place += match[0].length
-    return reader.table(project.id).ids[row]
+    const id = reader.names.itemNamed(match[0])
+    if (id !== undefined) this.place += match[0].length
+    return id
   }
 
   /** The one whose name comes next: the longest that does; else, where it may be, one that differs by one letter. */

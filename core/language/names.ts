@@ -1,7 +1,7 @@
 /** Names in sentences: how a fact and its values are called, so that what is said can be read back. */
 import { factsOf, maybeFact } from '../facts/registry'
 import type { Fact, NamedValue } from '../facts/contract'
-import { itemKey, type Reader } from '../model/reader'
+import type { Reader } from '../model/reader'
 import type { FactRef, Project } from '../model/records'
 
 /** Something that can be named: by id, in words that nothing else of its kind has. */
@@ -89,8 +89,8 @@ export function namedValues(reader: Reader, project: Project, ref: FactRef): Nam
 
 /** How a value of a fact is called and said; undefined where there is no such thing (any more). */
 export function maybeNamed(reader: Reader, project: Project, ref: FactRef, id: string): Named | undefined {
-  const named = namedValues(reader, project, ref).find((one) => one.id === id)
-  if (named || ref.fact !== 'parent') return named
-  const item = reader.maybe('item', id)
-  return item && { id, name: `${itemKey(reader, item)} ${item.title}`, words: itemKey(reader, item) }
+  if (!maybeFact(reader, project.id, ref)?.isOfItems)
+    return namedValues(reader, project, ref).find((one) => one.id === id)
+  const item = reader.names.item(id)
+  return item && { id, name: `${item.key} ${item.title}`, words: item.key }
 }

@@ -2,7 +2,7 @@
 import { dateIn, dayNumber, type PlainDate } from '../base/dates'
 import type { LayoutName } from '../model/names'
 import { itemKey, pathOf, type Reader } from '../model/reader'
-import { isWorkedOut } from '../fields/registry'
+import { fieldTypes, isInItem, isWorkedOut } from '../fields/registry'
 import type { Field, Item, PersonId } from '../model/records'
 import { viewContext } from '../facts/contract'
 import { workings } from '../facts/workings'
@@ -69,10 +69,10 @@ export interface ViewAnswer<L extends LayoutName> {
   readonly sums: Sums
 }
 
-/** An item as a page shows it on a day; `shown`: fields of which those that are worked out are told with it. */
+/** An item as a page shows it on a day; `shown`: fields of which those that are worked out, or links, are told with it. */
 export function rowOf(reader: Reader, today: PlainDate, stored: Item, shown: readonly Field[] = []): Row {
-  const worked = workedIn(reader, today, stored, shown)
-  const item = worked ? { ...stored, values: { ...stored.values, ...worked } } : stored
+  const apart = valuesApart(reader, today, stored, shown)
+  const item = apart ? { ...stored, values: { ...stored.values, ...apart } } : stored
   const place = reader.placeOf(item.id)
   let children = 0
   if (place) for (const child of place.table.childrenOf(place.row)) children += place.table.listed[child]!
@@ -88,21 +88,28 @@ export function rowOf(reader: Reader, today: PlainDate, stored: Item, shown: rea
     late,
     turn,
     children,
-    v: [key, version, late, children, ...turn, worked && JSON.stringify(worked)].join(),
+    v: [key, version, late, children, ...turn, apart && JSON.stringify(apart)].join(),
   }
 }
 
-/** What worked-out fields come to for an item; undefined where there are none. */
-export function workedIn(
+/** What an item has in fields whose values do not stand in it: worked out, and links; undefined where there are none. */
+export function valuesApart(
   reader: Reader,
   today: PlainDate,
   { id, project }: Pick<Item, 'id' | 'project'>,
   shown: readonly Field[],
 ): Item['values'] | undefined {
-  const row = shown.some(isWorkedOut) ? reader.table(project).maybeRow(id) : undefined
+  if (shown.every(isInItem)) return undefined
+  const row = reader.table(project).maybeRow(id)
   // Who looks makes no difference to a formula.
   const nobody = { me: '' as PersonId, today }
-  return row === undefined ? undefined : workings()?.values(viewContext(reader, project, nobody), shown, row)
+  if (row === undefined) return undefined
+  const worked = shown.some(isWorkedOut) && workings()?.values(viewContext(reader, project, nobody), shown, row)
+  const linked = shown.filter(({ type }) => fieldTypes[type].isLinked)
+  if (!linked.length) return worked || undefined
+  const { table } = viewContext(reader, project, nobody)
+  const links = linked.map(({ id }) => [id, table.linkColumn(id).get(row)] as const).filter(([, ids]) => ids)
+  return { ...worked, ...Object.fromEntries(links) }
 }
 
 /** The same with its parents. */

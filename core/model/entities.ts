@@ -16,9 +16,9 @@ import { idsOf } from '../fields/value'
 
 /**
  * Where records of an entity are held. *directory*: by everyone who sees them, all of them. *item table*: in the columns
- * of a project's items. *server only*: in the database, fetched when they are looked at.
+ * of a project's items. *with items*: beside them, in their project's payload. *server only*: in the database, fetched when they are looked at.
  */
-export type Held = 'directory' | 'item table' | 'server only'
+export type Held = 'directory' | 'item table' | 'with items' | 'server only'
 
 /** Who a record is for. Who belongs to a scope is decided when it is read, by who is a member then. */
 export type Scope =
@@ -98,6 +98,8 @@ const mapSettings = (settings: FieldSettings, map: MapId): FieldSettings => ({
   ...settings,
   ...(settings.among && { among: each(settings.among, 'person', map) }),
   ...(settings.of && { of: map(settings.of, 'field') }),
+  ...(settings.other && { other: map(settings.other, 'field') }),
+  ...(settings.through && { through: map(settings.through, 'field') }),
   ...(settings.weight && { weight: map(settings.weight, 'field') }),
   ...(settings.formula && {
     formula: settings.formula.replace(idInFormula, (_, id: string) => `\`${map(id, 'field')}\``),
@@ -270,6 +272,15 @@ export const entities: { readonly [E in EntityName]: Entity<Records[E]> } = {
     mapIds(record, map) {
       const ids = mapped(record, { item: 'item', field: 'field' }, map)
       return { ...ids, id: `${ids.item}/${ids.field}` }
+    },
+  },
+  link: {
+    held: 'with items',
+    touches: 'items',
+    scope: within('field', (record) => record.field),
+    mapIds(record, map) {
+      const ids = mapped(record, { field: 'field', from: 'item', to: 'item' }, map)
+      return { ...ids, id: `${ids.field}/${ids.from}/${ids.to}` as typeof record.id }
     },
   },
   board: {

@@ -1,5 +1,6 @@
 import { CodeColumn } from '../fields/columns/codes'
 import { AnyColumn, grown, InstantColumn, NumberColumn, type Column } from '../fields/columns/column'
+import { LinksColumn } from '../fields/columns/links'
 import { TextColumn } from '../fields/columns/texts'
 import type { Value } from '../fields/contract'
 import { fieldTypes } from '../fields/registry'
@@ -60,6 +61,8 @@ export class ItemTable {
   readonly changedBy = new CodeColumn()
   /** By field id. */
   readonly values = new Map<string, Column>()
+  /** What rows are linked to, by the field that shows it. */
+  readonly linked = new Map<string, LinksColumn>()
   /** 1: the item is there and not archived. */
   listed = new Uint8Array(0)
   /** The parent's row. */
@@ -177,7 +180,8 @@ export class ItemTable {
     this.setParent(row, null)
     this.#rows.delete(id)
     for (const child of children) this.setParent(child, id)
-    for (const column of [...Object.values(this.#fixed), ...this.values.values()]) column.set(row, null)
+    for (const column of [...Object.values(this.#fixed), ...this.values.values(), ...this.linked.values()])
+      column.set(row, null)
     this.ids[row] = ''
     this.#free.push(row)
     this.freed.push(row)
@@ -196,6 +200,24 @@ export class ItemTable {
     if (isItemColumn(field)) this.#write(row, field, value)
     else this.column(field).set(row, (value ?? null) as Value)
     this.#touch(row)
+  }
+
+  /** What a row is linked to by a field, from now on. */
+  link(row: number, field: string, ids: readonly string[]): void {
+    this.linkColumn(field).set(row, ids)
+    this.#touch(row)
+  }
+
+  /** Of a field whose values are links. */
+  linkColumn(field: string): LinksColumn {
+    const known = this.linked.get(field)
+    if (known) return known
+    const column = new LinksColumn((id) => {
+      const row = this.#rows.get(id)
+      return row === undefined ? Number.MAX_SAFE_INTEGER : this.number.a[row]!
+    })
+    this.linked.set(field, column)
+    return column
   }
 
   fixed(name: Fixed): Column {
@@ -223,9 +245,10 @@ export class ItemTable {
 
   /** The column of a field, made where it has none. */
   column(field: string): Column {
-    const known = this.values.get(field)
+    const known = this.values.get(field) ?? this.linked.get(field)
     if (known) return known
     const type = this.fieldOf(field)?.type
+    if (type && fieldTypes[type].isLinked) return this.linkColumn(field)
     const column = type ? fieldTypes[type].column() : new AnyColumn()
     column.grow(this.listed.length)
     this.values.set(field, column)

@@ -15,6 +15,7 @@ import type {
   ItemId,
   Kind,
   Limit,
+  Link,
   OptionOfField,
   Project,
   ProjectId,
@@ -42,6 +43,8 @@ export interface Reader extends Lookup {
   /** Where an item is; undefined where there is no such item. */
   placeOf(item: string): { readonly table: ItemTable; readonly row: number } | undefined
   readonly names: Names
+  /** The links that an item is at either end of. */
+  linksOf(item: string): Iterable<Link>
 }
 
 interface Ordered {

@@ -77,6 +77,8 @@ export type Overrule = Read<typeof schemas.overruleRecord>
 export type Audience = Read<typeof schemas.audienceRecord>
 /** How a person has pages look everywhere. */
 export type Preference = Read<typeof schemas.preferenceRecord>
+/** That two items belong together. */
+export type Link = Read<typeof schemas.linkRecord>
 /** A saved view of a project. */
 export type View = Read<typeof schemas.viewRecord>
 /** How a person has a view look, which nobody else sees. */
@@ -169,6 +171,7 @@ export interface Records {
   limit: Limit
   overrule: Overrule
   moveNote: MoveNote
+  link: Link
   view: View
   look: Look
   preference: Preference

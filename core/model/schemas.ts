@@ -112,6 +112,9 @@ export const moveNoteRecord = z.object({
   at: text(40),
 })
 
+/** That two items belong together. `field`: as which the item at `from` holds the one at `to` (`links.ts`). */
+export const linkRecord = z.object({ id: ids.linkId, field: ids.fieldId, from: ids.itemId, to: ids.itemId })
+
 /** The fields that an item of a kind shows, in their order; null: all of the project's. May speak of some that have gone. */
 export const showsRecord = z.nullable(list(ids.fieldId, 200))
 /** The kinds that may be inside one; null: any. May speak of some that have gone. */

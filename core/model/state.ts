@@ -4,8 +4,9 @@ import { must } from '../base/result'
 import type { Names } from '../fields/contract'
 import { entities, entityNames } from './entities'
 import { ItemTable } from './item-table'
-import type { Reader } from './reader'
-import type { EntityName, Field, Item, ItemId, OptionOfField, ProjectId, Records, Workspace } from './records'
+import { farEnd, LinkIndex, otherEnd, shownIn } from './links'
+import { itemKey, type Reader } from './reader'
+import type { EntityName, Field, Item, ItemId, Link, OptionOfField, ProjectId, Records, Workspace } from './records'
 
 type Apart = Exclude<EntityName, 'item'>
 const noOptions: readonly OptionOfField[] = []
@@ -21,15 +22,40 @@ export class State implements Reader {
   }
   readonly #tables = new Map<ProjectId, ItemTable>()
   #people: { readonly byName: TextIndex<string>; readonly inOrder: readonly string[] } | undefined
+  readonly #links = new LinkIndex()
   edition = 0
   /** By field; computed when they are first asked for. */
   #options: Map<string, OptionOfField[]> | undefined
+
+  /** `nameOfOther`: names items that are not held here. */
+  constructor(readonly nameOfOther: Names['item'] = () => undefined) {}
 
   readonly names: Names = {
     person: (id) => this.#records.person.get(id)?.name,
     craftOf: (id) => this.#records.person.get(id)?.craft ?? undefined,
     personNamed: (name) => this.#namedPeople().byName.find(name),
+    item: (id) => this.#nameOfItem(id) ?? this.nameOfOther(id),
+    itemNamed: (key) => this.#itemOfKey(key),
     peopleInOrder: () => this.#namedPeople().inOrder,
+  }
+
+  #nameOfItem(id: string): { key: string; title: string } | undefined {
+    const place = this.placeOf(id)
+    if (!place) return undefined
+    const { table, row } = place
+    const key = itemKey(this, { project: table.project, number: table.number.a[row]! })
+    return { key, title: table.title.a[row] ?? '' }
+  }
+  #itemOfKey(key: string): string | undefined {
+    const [, prefix = '', number = ''] = /^\s*([A-Z][A-Z0-9]*)-(\d+)\s*$/i.exec(key) ?? []
+    if (!prefix) return undefined
+    for (const project of this.#records.project.values()) {
+      if (![project.prefix, ...project.oldPrefixes].includes(prefix.toUpperCase())) continue
+      const table = this.#tables.get(project.id)
+      const row = table ? table.number.a.indexOf(Number(number)) : -1
+      return row < 0 ? undefined : table?.ids[row]
+    }
+    return undefined
   }
 
   workspace(): Workspace {
@@ -120,6 +146,7 @@ export class State implements Reader {
     if (entity === 'item') return this.#putItem(id, record as Item | undefined)
     const records = this.#records[entity as Apart] as Map<string, Records[E]>
     const before = records.get(id)
+    if (entity === 'link') this.#relink(before as Link | undefined, record as Link | undefined)
     if (record === undefined) records.delete(id)
     else records.set(id, record)
     if (entity === 'person') this.#people = undefined
@@ -147,7 +174,29 @@ export class State implements Reader {
 
   #putItem(id: string, item: Item | undefined): void {
     for (const table of this.#tables.values()) if (table.project !== item?.project) table.remove(id)
-    if (item) this.table(item.project).put(item)
+    if (!item) return
+    this.table(item.project).put(item)
+    for (const link of this.#links.of(id)) this.#showLinks(link, id)
+  }
+
+  linksOf(item: string): Iterable<Link> {
+    return this.#links.of(item)
+  }
+  #relink(before: Link | undefined, now: Link | undefined): void {
+    if (before) this.#links.remove(before)
+    if (now) this.#links.add(now)
+    const link = now ?? before
+    if (link) for (const end of [link.from, link.to]) this.#showLinks(link, end)
+  }
+  /** Writes what an item shows of all links by the field of one of them. */
+  #showLinks({ field }: Link, item: string): void {
+    const by = this.#records.field.get(field)
+    const place = by && this.placeOf(item)
+    if (!by || !place) return
+    for (const shown of new Set([by.id, otherEnd(by)])) {
+      const ids = [...this.#links.of(item)].filter((one) => one.field === field && shownIn(one, by, item) === shown)
+      place.table.link(place.row, shown, ids.map((one) => farEnd(one, item)).sort()) // prettier-ignore
+    }
   }
 
   #retype(before: Field | undefined, now: Field | undefined): void {

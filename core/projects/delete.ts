@@ -41,7 +41,7 @@ export const deleteProject = defineCommand({
     )
   },
   *apply(reader, { project }): Pieces<Result<Applied>> {
-    const patch: Change[] = []
+    const patch: Change[] = within(reader, 'link', project)
     yield* inPieces([...reader.itemsOf(project)], (item) => {
       patch.push(unmade('item', item), unmade('stay', stayOf(item)))
     })

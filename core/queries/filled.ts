@@ -34,7 +34,7 @@ function filledIn(reader: Reader, project: ProjectId): FilledAnswer {
   const table = reader.table(project)
   const { listed, n } = table
   const counts = fieldsOf(reader, project).map(({ id }): [string, number] => {
-    const column = table.values.get(id)
+    const column = table.linked.get(id) ?? table.values.get(id)
     let held = 0
     if (column) for (let row = 0; row < n; row++) if (listed[row] && !column.isEmpty(row)) held++
     return [id, held]

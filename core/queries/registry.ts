@@ -19,10 +19,21 @@ import { view } from './view'
 import { leaves, notIn, why } from './why'
 
 /** What pages watch. */
-export const watchedQueries = { directory, inTurn, turns, queue, view, item, openWork, standing, filled } as const
+export const watchedQueries = {
+  directory,
+  inTurn,
+  turns,
+  queue,
+  view,
+  item,
+  openWork,
+  standing,
+  filled,
+  itemNames,
+} as const
 /** What pages ask once. */
 export const askedQueries = {
-  valueCounts, conditionCounts, typedWords, why, notIn, leaves, search, itemNames, history, longText, projectItems, drafts, effects,
+  valueCounts, conditionCounts, typedWords, why, notIn, leaves, search, history, longText, projectItems, drafts, effects,
   typicalStays, itemsInAll, retyped, tried,
 } as const // prettier-ignore
 

@@ -4,7 +4,7 @@ import type { ItemTable } from '../model/item-table'
 import { itemKey, projectsInOrder } from '../model/reader'
 import type { ProjectId } from '../model/records'
 import type { State } from '../model/state'
-import { askedQuery } from './contract'
+import { askedQuery, recomputed, watchedQuery } from './contract'
 
 /** An item by its name. */
 export interface FoundItem {
@@ -102,9 +102,9 @@ function rowsAlmost(fuzzy: UFuzzy, table: ItemTable, typed: string): readonly nu
 }
 
 /** Keys and titles of items, of those that are there. */
-export const itemNames = askedQuery<{ readonly items: readonly string[] }, FoundItem[]>(({ state }, { items }) =>
-  items.flatMap((id) => {
-    const found = state.maybe('item', id)
-    return found ? [{ id, key: itemKey(state, found), title: found.title }] : []
-  }),
+export const itemNames = watchedQuery<{ readonly items: readonly string[] }, FoundItem[]>(({ state }, { items }) =>
+  recomputed(
+    (changed) => changed.all || items.some((id) => changed.items.has(id)),
+    () => items.flatMap((id) => (state.names.item(id) ? [{ id, ...state.names.item(id)! }] : [])),
+  ),
 )

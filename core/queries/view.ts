@@ -4,8 +4,8 @@ import { isSameValue } from '../base/sorted-ids'
 import { fieldRef } from '../facts/registry'
 import type { DefinitionIn, ShownView } from '../layouts/contract'
 import { layoutOf, type LayoutAnswer } from '../layouts/registry'
-import { rowOf, workedIn, type Row, type Sums } from '../layouts/rows'
-import { isWorkedOut } from '../fields/registry'
+import { rowOf, valuesApart, type Row, type Sums } from '../layouts/rows'
+import { isInItem } from '../fields/registry'
 import type { LayoutName } from '../model/names'
 import type { Reader } from '../model/reader'
 import type { Item, Project, Total, ViewDefinition } from '../model/records'
@@ -112,7 +112,7 @@ class ViewWatch implements Watch<LayoutAnswer | undefined> {
     const before = this.#rows
     const now = new Map<string, Row>()
     this.#rows = now
-    const worked = definition.show.flatMap((id) => reader.maybe('field', id) ?? []).filter(isWorkedOut)
+    const worked = definition.show.flatMap((id) => reader.maybe('field', id) ?? []).filter((one) => !isInItem(one))
     const isStill = ({ item }: Row, now: Item['values'] | undefined) =>
       worked.every(({ id }) => isSameValue(item.values[id], now?.[id]))
     const totals = live.totals.slice(0, definition.totals.length)
@@ -128,7 +128,7 @@ class ViewWatch implements Watch<LayoutAnswer | undefined> {
       rowAt: (row) => {
         const { table } = live.plan.context
         const known = before.get(table.ids[row]!)
-        const held = known && isStill(known, workedIn(reader, today, known.item, worked)) ? known : rowOf(reader, today, table.at(row), worked) // prettier-ignore
+        const held = known && isStill(known, valuesApart(reader, today, known.item, worked)) ? known : rowOf(reader, today, table.at(row), worked) // prettier-ignore
         now.set(held.item.id, held)
         return held
       },

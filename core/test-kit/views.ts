@@ -14,6 +14,8 @@ import type {
   Grain,
   GroupKey,
   Item,
+  ItemId,
+  Link,
   ProjectId,
   SortKey,
   Total,
@@ -22,12 +24,15 @@ import { lateDays, turnOf } from '../model/turn'
 import { healths } from '../fields/health'
 import { kindsOfFacts } from '../fields/kinds'
 import { fieldTypeNames } from '../fields/names'
-import { fieldTypes, isWorkedOut, shownType } from '../fields/registry'
+import { fieldTypes, isInItem, isWorkedOut, shownType } from '../fields/registry'
 import { factKey, factsOf, maybeFact } from '../facts/registry'
 import { craftOf, type Viewer } from '../facts/viewer'
 import type { GroupValue } from '../views/axes'
 import type { ViewQuestion } from '../views/evaluate'
 import { plainWorked, withWorked } from './worked'
+import { linkBetween } from '../model/links'
+import type { State } from '../model/state'
+import { plainLinks } from './links'
 import type { Small } from './workspace'
 
 type Plain = string | number | readonly string[] | null
@@ -86,7 +91,7 @@ export function plainly(reader: Reader, item: Item, ref: FactRef, viewer: Viewer
       return item[by] === null ? null : Date.parse(item[by])
   }
   if (!field) return null
-  const value = isWorkedOut(field) ? plainWorked(reader, item, field, viewer) : item.values[by]
+  const value = isWorkedOut(field) ? plainWorked(reader, item, field, viewer) : fieldTypes[field.type].isLinked ? plainLinks(reader, item, field) : item.values[by] // prettier-ignore
   if (isEmptyValue(value)) return null
   const type = shownType(field)
   if (type === 'date') return dayNumber(String(value))
@@ -339,10 +344,10 @@ export function withEveryType(small: Small): Small {
 export function randomOf(small: Small) {
   const { state, project, people } = small
   const all = fieldsOf(state, project.id)
-  const fields = all.filter((field) => !isWorkedOut(field))
+  const fields = all.filter(isInItem)
   const statuses = statusesOf(state, project.id)
   const everyone = [...Object.values(people).map((one) => one.id as string)]
-  const ids = (field: Field): string[] => (shownType(field) === 'health' ? healths.map(({ id }) => id) : shownType(field) === 'people' || field.type === 'votes' ? everyone : fieldContext(state, field).options.map((option) => option.id as string)) // prettier-ignore
+  const ids = (field: Field): string[] => (field.type === 'relation' ? Array.from({ length: 6 }, (_, i) => itemId(i)) : shownType(field) === 'health' ? healths.map(({ id }) => id) : shownType(field) === 'people' || field.type === 'votes' ? everyone : fieldContext(state, field).options.map((option) => option.id as string)) // prettier-ignore
   const instant = fc.integer({ min: -60 * 24, max: 12 }).map((hours) => new Date(Date.parse(`${testToday}T09:00:00Z`) + hours * 3_600_000 + 1234).toISOString()) // prettier-ignore
   const value = (field: Field): fc.Arbitrary<Value> => {
     switch (field.type) {
@@ -447,18 +452,33 @@ export function randomOf(small: Small) {
     totals: fc.array(totalOf, { maxLength: 4 }),
   })
   const item = fc.record({
-    title: titles, status: fc.constantFrom(...statuses.map((status) => status.id)), values, parent: fc.option(fc.nat(30)), created: instant, statusSince: instant, changed: instant,
+    title: titles, links: fc.array(fc.nat(30), { maxLength: 3 }), status: fc.constantFrom(...statuses.map((status) => status.id)), values, parent: fc.option(fc.nat(30)), created: instant, statusSince: instant, changed: instant,
     finished: fc.option(instant, { freq: 3 }), started: fc.option(instant), archived: fc.option(instant, { freq: 8 }), rank: fc.stringMatching(/^[a-c]{1,3}$/), by: fc.constantFrom(...Object.values(people).map((one) => one.id)),
   }) // prettier-ignore
   const itemId = (i: number): string => `00000000-0000-7000-9000-${i.toString(16).padStart(12, '0')}`
   type Rolled = typeof item extends fc.Arbitrary<infer T> ? T : never
   /** The i-th item; inside an earlier one, so that there are no loops. */
   const itemAt = (i: number, one: Rolled, isThere: (id: string) => boolean): Item => {
-    const { by, parent, ...rest } = one
+    const { by, parent, links: _links, ...rest } = one
     const above = parent !== null && parent < i && isThere(itemId(parent)) ? itemId(parent) : null
     return {
       ...rest, id: itemId(i), project: project.id, number: i + 1, kind: kindsOf(state, project.id)[0]!.id, siblingRank: one.rank, stay: 'x', createdBy: by, changedBy: by, parent: above,
     } as Item // prettier-ignore
   }
-  return { view, condition, item, itemAt, itemId, factCondition }
+  const needs = all.find(({ name }) => name === 'needs')!
+  /** Links the i-th item anew, to those that are there; gives the items whose links are others now. */
+  const relink = (state: State, i: number, links: readonly number[]): string[] => {
+    const touched: string[] = []
+    const put = (link: Link, record: Link | undefined) => {
+      state.put('link', link.id, record)
+      touched.push(link.from, link.to)
+    }
+    for (const link of [...state.linksOf(itemId(i))]) put(link, undefined)
+    for (const to of new Set(links)) {
+      const link = to !== i && state.placeOf(itemId(to)) ? linkBetween(needs, itemId(i) as ItemId, itemId(to) as ItemId) : undefined // prettier-ignore
+      if (link) put(link, link)
+    }
+    return touched
+  }
+  return { view, condition, item, itemAt, itemId, factCondition, relink }
 }

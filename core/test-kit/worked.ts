@@ -11,6 +11,7 @@ import { nameables } from '../worked-out/names'
 import { fieldsOf, type Reader } from '../model/reader'
 import type { Field, Item } from '../model/records'
 import type { Viewer } from '../facts/viewer'
+import { plainLinks } from './links'
 import type { Small } from './workspace'
 
 useWorkings()
@@ -23,6 +24,8 @@ interface Plainly {
   readonly children: readonly Item[]
   readonly inside: readonly Item[]
   readonly parent: Item | undefined
+  /** What it is linked to by a relation, archived ones aside, by number. */
+  linked(name: string): Item[]
   /** What an item has in a field, by its name; what is worked out too. */
   of(item: Item, name: string): Value
 }
@@ -129,6 +132,46 @@ const all: readonly Worked[] = [
     plain: ({ parent, of }) => (parent ? of(parent, 'due') : null),
   },
   {
+    name: 'effort needed',
+    type: 'rollUp',
+    settings: (id) => ({ over: 'relation', through: id('needs'), how: 'sum', of: id('effort'), gives: 'number', decimals: 1 }), // prettier-ignore
+    plain: ({ linked, of }) => sumOrNone(filled(linked('needs').map((one) => of(one, 'effort')))),
+  },
+  {
+    name: 'most inside needed',
+    type: 'rollUp',
+    settings: (id) => ({ over: 'relation', through: id('needs'), how: 'most', of: id('own rollUp'), gives: 'number', decimals: 2 }), // prettier-ignore
+    plain({ linked, of }) {
+      const found = filled(linked('needs').map((one) => of(one, 'own rollUp')))
+      return found.length ? Math.max(...found) : null
+    },
+  },
+  {
+    name: 'deadline afar',
+    type: 'lookUp',
+    settings: (id) => ({ over: 'relation', through: id('needed for'), of: id('due'), gives: 'date' }),
+    plain: ({ linked, of }) => linked('needed for').flatMap((one) => of(one, 'due') ?? [])[0] ?? null,
+  },
+  {
+    name: 'tags needed',
+    type: 'lookUp',
+    settings: (id) => ({ over: 'relation', through: id('needs'), of: id('tags'), gives: 'severalOptions' }),
+    plain({ linked, of }) {
+      const found = new Set(linked('needs').flatMap((one) => (of(one, 'tags') as string[] | null) ?? []))
+      return found.size ? [...found].sort() : null
+    },
+  },
+  {
+    name: 'needs twice',
+    type: 'computed',
+    written: 'sum(needs.map(n, otherwise(n.effort, 1.0))) * 2 + size(`needed for`)',
+    settings: () => ({ gives: 'number', decimals: 1 }),
+    plain({ linked, of }) {
+      const efforts = linked('needs').map((one) => ((of(one, 'effort') as number | null) ?? 10) / 10)
+      return Math.round((sum(efforts) * 2 + linked('needed for').length) * 10)
+    },
+  },
+  {
     name: 'need above',
     type: 'lookUp',
     settings: (id) => ({ over: 'parent', of: id('need'), gives: 'oneOption' }),
@@ -164,6 +207,11 @@ export function plainWorked(reader: Reader, item: Item, field: Field, viewer: Vi
   const children = (one: Item): Item[] => [...reader.childrenOf(one.id)].filter(({ archived }) => !archived)
   const inside = (one: Item): Item[] => children(one).flatMap((child) => [child, ...inside(child)])
   const parent = item.parent ? reader.maybe('item', item.parent) : undefined
-  const value = all.find(({ name }) => name === field.name)!.plain({ reader, item, viewer, of, parent, children: children(item), inside: inside(item) }) // prettier-ignore
+  const linked = (name: string): Item[] => {
+    const by = fieldsOf(reader, item.project).find((other) => other.name === name)!
+    const found = plainLinks(reader, item, by).flatMap((id) => reader.maybe('item', id) ?? [])
+    return found.filter(({ archived }) => !archived).sort((a, b) => a.number - b.number)
+  }
+  const value = all.find(({ name }) => name === field.name)!.plain({ reader, linked, item, viewer, of, parent, children: children(item), inside: inside(item) }) // prettier-ignore
   return value === '' ? null : value
 }

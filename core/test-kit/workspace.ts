@@ -56,7 +56,10 @@ export interface Small {
   readonly project: Project
 }
 
-/** One project from the starter pattern, with a long text, a short text that is unique, several options and a checkbox. */
+/**
+ * One project from the starter pattern, with a long text, a short text that is unique, several options, a checkbox and a
+ * relation whose far end takes one item.
+ */
 export function smallWorkspace(): Small {
   const ids = new Ids()
   const state = new State()
@@ -84,11 +87,15 @@ export function smallWorkspace(): Small {
     id: ids.next() as never, project: body.project.id, name, help: '', type, settings, rank: `b0${at}`, archived: false,
   }) // prettier-ignore
   const tags = more('tags', 'severalOptions', 3)
+  const needs = more('needs', 'relation', 5)
+  const neededFor = more('needed for', 'relation', 6, { other: needs.id, single: true })
   body.fields.push(
     more('notes', 'longText', 1),
     more('outside reference', 'shortText', 2, { unique: true }),
     tags,
     more('signed off', 'checkbox', 4),
+    { ...needs, settings: { other: neededFor.id } },
+    neededFor,
   )
   const labels = [['heritage', 'moss'], ['wet trade', 'rain'], ['public', 'iris']] as const // prettier-ignore
   body.options.push(...optionsOf(tags.id, labels, ids.next))
@@ -266,11 +273,11 @@ export function randomCommand(
     }
     case 'people': {
       const field = pick(
-        fields.filter((one) => one.type === 'people' || one.type === 'severalOptions'),
+        fields.filter((one) => ['people', 'severalOptions', 'relation'].includes(one.type)),
         which,
       )
       const choices: readonly { readonly id: string }[] =
-        field?.type === 'people' ? people : field ? state.optionsOf(field.id) : []
+        field?.type === 'people' ? people : field?.type === 'relation' ? items : field ? state.optionsOf(field.id) : []
       const [added, removed] = [pick(choices, more)?.id, pick(choices, more + which)?.id]
       if (!field || !added || !removed) return undefined
       return {

@@ -17,6 +17,7 @@ function projectWith(items: readonly Parameters<typeof random.itemAt>[1][]): Sma
   for (const person of [small.people.owner, small.people.lead])
     small.state.put('person', person.id, { ...person, craft: 'plants' })
   items.forEach((item, i) => small.state.put('item', random.itemId(i), random.itemAt(i, item, (id) => !!small.state.placeOf(id)))) // prettier-ignore
+  items.forEach(({ links }, i) => random.relink(small.state, i, links))
   return small
 }
 const lookingAt = (small: Small): Viewer => {
@@ -66,7 +67,7 @@ describe('the engine, against a view worked out item by item', () => {
     )
   })
 
-  const change = fc.record({ at: fc.nat(80), what: fc.constantFrom('anew', 'gone', 'status', 'values', 'title', 'parent', 'rank', 'archived'), to: random.item }) // prettier-ignore
+  const change = fc.record({ at: fc.nat(80), what: fc.constantFrom('anew', 'gone', 'links', 'status', 'values', 'title', 'parent', 'rank', 'archived'), to: random.item }) // prettier-ignore
   it('kept right change by change, gives what it would give recomputed', () => {
     fc.assert(
       fc.property(
@@ -131,6 +132,9 @@ describe('the engine, against a view worked out item by item', () => {
     const touch = (one: string | null | undefined) => one && touched.add(one)
     touch(id)
     touch(state.maybe('item', id)?.parent)
+    if (what === 'links' || what === 'gone')
+      for (const end of random.relink(state, at, what === 'links' && state.placeOf(id) ? to.links : [])) touch(end)
+    if (what === 'links' && state.placeOf(id)) return
     if (what === 'anew' || !state.placeOf(id)) state.put('item', id, made)
     else if (what === 'gone') {
       for (const child of state.childrenOf(id as Item['id'])) touch(child.id)

@@ -116,10 +116,10 @@ describe('what crosses the line', () => {
       Array.from({ length: 80 }, (_, i) => [i, i * 7, i * 3] as const),
     )
     const items = [...small.state.itemsOf(small.project.id)].sort(compareRanked)
-    const crossed = JSON.parse(JSON.stringify(toPayload(small.state.table(small.project.id), 7))) as Payload
+    const crossed = JSON.parse(JSON.stringify(toPayload(small.state, small.project.id, 7))) as Payload
     expect(itemsIn(crossed)).toEqual(items)
     const state = smallWorkspace().state
-    readPayload(state.table(small.project.id), crossed)
+    readPayload(state, crossed)
     expect([...state.itemsOf(small.project.id)]).toEqual(items)
   })
   it('a person gets the projects and views that are theirs to see', () => {

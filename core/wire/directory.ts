@@ -7,7 +7,7 @@ import type { EntityName, Records } from '../model/records'
 import { recordFor } from './reserved'
 
 /** The entities that are held by everyone who sees them. */
-export type DirectoryEntity = Exclude<EntityName, 'item' | 'stay' | 'longText'>
+export type DirectoryEntity = Exclude<EntityName, 'item' | 'link' | 'stay' | 'longText'>
 /** The entities of the directory. */
 export const directoryEntities = entitiesHeld('directory') as readonly DirectoryEntity[]
 /** Its records by entity. */

@@ -12,13 +12,14 @@ import type { Read } from './read'
 import { noRow, type ItemTable } from '../model/item-table'
 import type { Reader } from '../model/reader'
 import type { ProjectId } from '../model/records'
-import type { ViewContext } from '../facts/contract'
+import type { Fact, ViewContext } from '../facts/contract'
 import type { FormulaFault } from '../facts/workings'
 import { faultOf, typeWords } from './faults'
 import { addFunctions } from './functions'
 import { costOf, mostCost, refusedCall, type Node } from './cost'
 import { nameables, namedFact } from './names'
-import { Day, readerOf, resultWriter, typeOfKind, type Reckoned } from './values'
+import { linkedRows } from './roll-ups'
+import { Day, isLinkedFact, readerOf, resultWriter, typeInFormulas, typeOfKind, type Reckoned } from './values'
 import type { Working } from './working'
 
 /** What a formula may be at most, before it is refused unread. */
@@ -50,9 +51,14 @@ const givenBy: Readonly<Record<string, readonly GivenType[]>> = {
 /** What can be said in formulas of a project, for as long as nothing but its items changes. */
 function environment(reader: Reader, project: ProjectId, Item: new (row: number) => Walked): Environment {
   const env = new Environment({ limits })
-  const all = nameables(reader, project).map(({ key, kind }) => [wordOf(key), typeOfKind[kind]] as const)
+  const named = nameables(reader, project)
+  const typed = (facts: readonly Fact[]) => facts.map((fact) => [wordOf(fact.key), typeInFormulas(fact)] as const)
+  const all = typed(named)
   env.registerType('Day', { ctor: Day, fields: {} })
-  env.registerType('Item', { ctor: Item, fields: Object.fromEntries(all) })
+  env.registerType('Item', {
+    ctor: Item,
+    fields: Object.fromEntries(typed(named.filter((fact) => !isLinkedFact(fact)))),
+  })
   for (const [word, type] of all) env.registerVariable(word, type)
   env.registerVariable('today', 'Day')
   env.registerVariable('children', 'list<Item>')
@@ -120,16 +126,22 @@ function scopeOf(
   const { table, viewer } = context
   const found: Record<string, unknown> = { today: new Day(dayNumber(viewer.today)) }
   const words: string[] = []
-  const gives: ((row: number) => Reckoned)[] = []
+  const gives: ((row: number) => Reckoned | readonly Walked[])[] = []
   for (const key of keysIn(formula)) {
     const readable = read(key)
     if (!readable) return undefined
     const { fact, source, ready } = readable
+    if (isLinkedFact(fact)) {
+      const rowsOf = linkedRows(context, key)
+      words.push(wordOf(key))
+      gives.push((row) => rowsOf(row).map((one) => new Item(one)))
+      continue
+    }
     const at = readerOf(context, fact, source)
     const none = empty[typeOfKind[fact.kind]]
     words.push(wordOf(key))
-    gives.push(ready ? (row) => (ready(row), at(row)) : at)
-    const give = gives.at(-1)!
+    const give = ready ? (row: number) => (ready(row), at(row)) : at
+    gives.push(give)
     Object.defineProperty(Item.prototype, wordOf(key), {
       configurable: true,
       get(this: Walked) {

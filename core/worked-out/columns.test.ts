@@ -13,7 +13,7 @@ import { ChangedRows } from './changed-rows'
 import { changedSince, source, values } from './columns'
 
 const random = randomOf(withEveryType(smallWorkspace()))
-const change = fc.record({ at: fc.nat(25), what: fc.constantFrom('anew', 'gone', 'values', 'status', 'parent', 'archived'), to: random.item }) // prettier-ignore
+const change = fc.record({ at: fc.nat(25), what: fc.constantFrom('anew', 'gone', 'links', 'values', 'status', 'parent', 'archived'), to: random.item }) // prettier-ignore
 
 function apply(
   { state }: Small,
@@ -22,6 +22,9 @@ function apply(
   // prettier-ignore
   const id = random.itemId(at)
   const made = random.itemAt(at, to, (other) => !!state.placeOf(other))
+  if (what === 'links' || what === 'gone')
+    random.relink(state, at, what === 'links' && state.placeOf(id) ? to.links : [])
+  if (what === 'links' && state.placeOf(id)) return
   if (what === 'anew' || !state.placeOf(id)) state.put('item', id, made)
   else if (what === 'gone') state.put('item', id, undefined)
   else if (what === 'values')

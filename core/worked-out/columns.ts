@@ -4,12 +4,13 @@
  */
 import { grown, type Column } from '../fields/columns/column'
 import type { Value } from '../fields/contract'
-import { namesIn } from '../fields/formulas'
+import { keysIn, namesIn } from '../fields/formulas'
 import type { FieldTypeName } from '../fields/names'
 import { fieldTypes, isWorkedOut, shownType, typeOf } from '../fields/registry'
 import type { Source } from '../fields/source'
 import { momentNow, nextMoment, noRow, type ItemTable } from '../model/item-table'
-import { fieldContext } from '../model/reader'
+import { otherEnd } from '../model/links'
+import { fieldContext, type Reader } from '../model/reader'
 import type { Field, FieldId, Item } from '../model/records'
 import type { ViewContext } from '../facts/contract'
 import { maybeFact, refOfKey } from '../facts/registry'
@@ -29,9 +30,11 @@ interface Spread {
   parent: boolean
   /** Of all that it is inside of. */
   above: boolean
+  /** Of what it is linked to: the fields at the other ends. */
+  farEnds: readonly FieldId[]
 }
 
-const nothing: Readonly<Spread> = { children: false, inside: false, parent: false, above: false }
+const nothing: Readonly<Spread> = { children: false, inside: false, parent: false, above: false, farEnds: [] }
 
 /** Where more than this part of all rows is unknown they are filled at once, if that can be. */
 const few = 4
@@ -159,6 +162,11 @@ class WorkedColumn {
     }
     this.#parent[row] = parent
     if (spread.parent || spread.above) this.#forgetBelow(row, now)
+    for (const end of spread.farEnds)
+      for (const id of table.linkColumn(end).idsAt(row)) {
+        const at = table.maybeRow(id)
+        if (at !== undefined) this.#forget(at, now)
+      }
   }
   #forgetAbove(from: number, now: number): void {
     const { parent, n } = this.table
@@ -215,7 +223,10 @@ class Project {
     this.#begun.add(field.id)
     const before = this.#earlier?.get(field.id)
     const column = before?.shown === shownType(field) ? before : new WorkedColumn(this.context.table, shownType(field))
-    column.begin((needs, spread) => this.#work(field, (key) => this.#read(key, needs, spread)), spreadOf(field))
+    column.begin(
+      (needs, spread) => this.#work(field, (key) => this.#read(key, needs, spread)),
+      spreadOf(field, this.context.reader),
+    )
     this.#begun.delete(field.id)
     this.#columns.set(field.id, column)
     return column
@@ -248,10 +259,13 @@ class Project {
   }
 }
 
-function spreadOf({ type, settings: { over, formula } }: Field): Spread {
+function spreadOf({ type, settings: { over, formula, through } }: Field, reader: Reader): Spread {
   const named = type === 'computed' ? namesIn(formula ?? '') : new Set([over])
+  const keys = type === 'computed' ? keysIn(formula ?? '') : through ? [through] : []
+  const ends = keys.flatMap((id) => reader.maybe('field', id) ?? []).filter((one) => fieldTypes[one.type].isLinked)
   return {
     children: named.has('children'), inside: named.has('inside'), parent: named.has('parent'), above: false,
+    farEnds: ends.map(otherEnd),
   } // prettier-ignore
 }
 

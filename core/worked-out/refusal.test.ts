@@ -89,7 +89,7 @@ describe('a field that is worked out', () => {
     const remove = command({ type: 'field.remove', target: effort, how: {} })
     const told = effects(small.state, remove, contextOf(remove, small.people.lead.id))
     const names = told.ok ? told.value.fields.map((id) => small.state.maybe('field', id)!.name) : []
-    expect(names.sort()).toEqual(['average effort', 'own computed', 'own rollUp'])
+    expect(names.sort()).toEqual(['average effort', 'effort needed', 'needs twice', 'own computed', 'own rollUp'])
     run(small.state, command({ type: 'field.set', target: effort, set: { name: { from: 'effort', to: 'hours of work' } } }), small.people.lead.id) // prettier-ignore
     const own = small.state.maybe('field', idOf('own computed'))!
     expect(writtenFormula(own.settings.formula!, nameables(small.state, small.project.id))).toBe('otherwise(hours_of_work, 0) * 2 + size(children)') // prettier-ignore

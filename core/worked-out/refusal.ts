@@ -21,7 +21,7 @@ export function refusal(reader: Reader, field: Field): Problem | undefined {
   if (!isWorkedOut(field)) return undefined
   const wrong = problem('wrong-value', { field: 'settings' })
   if (field.required || field.fallback) return problem('worked-out')
-  const { over, of, how, weight, gives } = field.settings
+  const { over, of, how, weight, gives, through } = field.settings
   const find = (id: string | undefined): Field | undefined => {
     const found = id === undefined ? undefined : reader.maybe('field', id)
     return found?.project === field.project && !found.archived ? found : undefined
@@ -29,9 +29,12 @@ export function refusal(reader: Reader, field: Field): Problem | undefined {
   if (field.type === 'computed')
     return formulaRefusal(reader, field.project, field.settings) ?? loopRefusal(reader, field)
   const read = find(of)
+  const by = find(through)
+  if ((over === 'relation') !== (through !== undefined)) return wrong
+  if (through !== undefined && (!by || !fieldTypes[by.type].isLinked)) return problem('unknown-field')
   if ((of !== undefined && !read) || (weight !== undefined && !find(weight))) return problem('unknown-field')
   if (field.type === 'lookUp') {
-    const isFit = over === 'parent' && read && canBeLookedUp(read) && shownType(read) === gives
+    const isFit = (over === 'parent' || over === 'relation') && read && canBeLookedUp(read) && shownType(read) === gives
     return isFit ? loopRefusal(reader, field) : wrong
   }
   if (!how || over === 'parent' || !givenBy[how].includes(gives ?? '')) return wrong

@@ -2,6 +2,7 @@
 import { DayColumn, noDay, noNumber, NumberColumn, type Column } from '../fields/columns/column'
 import { healths } from '../fields/health'
 import type { RollUpName } from '../fields/names'
+import type { Value } from '../fields/value'
 import { figuresOf, typeOf } from '../fields/registry'
 import type { Source } from '../fields/source'
 import { noRow, type ItemTable } from '../model/item-table'
@@ -120,23 +121,43 @@ const folds: Readonly<Record<Exclude<RollUpName, 'count' | 'finished'>, (one: Nu
 /** A roll-up of a project; undefined where what it reads is not there (any more), or is no number, day or health. */
 export function rollUpOf(context: ViewContext, field: Field, read: Read): Working | undefined {
   const fold = foldOf(context, field, read)
-  const { over } = field.settings
-  if (!fold || !over || over === 'parent') return undefined
-  return over === 'children' ? overChildren(context.table, fold) : overLevels(context.table, fold, field.id)
+  const { over, through } = field.settings
+  const { table } = context
+  switch (fold && over) {
+    case 'children':
+      return overChildren(table, fold!)
+    case 'inside':
+      return overLevels(table, fold!, field.id)
+    case 'relation':
+      return through ? overRows(table, fold!, linkedRows(context, through)) : undefined
+    default:
+      return undefined
+  }
+}
+
+/** The rows that a row is linked to by a relation, archived items aside. */
+export function linkedRows({ table }: ViewContext, through: string): (row: number) => number[] {
+  const links = table.linkColumn(through)
+  return (row) =>
+    links.idsAt(row).flatMap((id) => {
+      const at = table.maybeRow(id)
+      return at !== undefined && table.listed[at] ? at : []
+    })
 }
 
 const starts = { add: 0, least: Number.POSITIVE_INFINITY, most: Number.NEGATIVE_INFINITY } as const
 const joined = (joins: Fold['joins'], a: number, b: number): number =>
   joins === 'add' ? a + b : joins === 'least' ? Math.min(a, b) : Math.max(a, b)
 
-function overChildren(table: ItemTable, fold: Fold): Working {
+/** Over the rows that each row has beside it. */
+function overRows(table: ItemTable, fold: Fold, rowsOf: (row: number) => Iterable<number>): Working {
   const { joins, one, beside, end } = fold
   return {
     write(row, column) {
       let [all, more, n] = [starts[joins] as number, 0, 0]
-      for (const child of table.childrenOf(row)) {
-        if (!table.listed[child]) continue
-        const [x, y] = [one.at(child), beside?.at(child) ?? Number.NaN]
+      for (const other of rowsOf(row)) {
+        if (!table.listed[other]) continue
+        const [x, y] = [one.at(other), beside?.at(other) ?? Number.NaN]
         if (y === y) more += y
         if (x !== x) continue
         all = joined(joins, all, x)
@@ -144,6 +165,13 @@ function overChildren(table: ItemTable, fold: Fold): Working {
       }
       writerOf(column, healthIds)(row, end(all, more, n))
     },
+  }
+}
+
+function overChildren(table: ItemTable, fold: Fold): Working {
+  const { joins, one, beside } = fold
+  return {
+    ...overRows(table, fold, (row) => table.childrenOf(row)),
     fillAll(column) {
       const { n, parent, listed } = table
       const sums = new Sums(table, n, fold, 'of children')
@@ -325,9 +353,11 @@ function besideLevels(
 
 /** What another item holds; undefined where the field is not there (any more), or holds what this cannot show. */
 export function lookUpOf(context: ViewContext, field: Field, read: Read): Working | undefined {
-  const { of, over, gives } = field.settings
+  const { of, over, gives, through } = field.settings
   const readable = of ? read(of) : undefined
-  if (!readable?.column || over !== 'parent' || readable.type?.name !== gives) return undefined
+  if (!readable?.column || readable.type?.name !== gives) return undefined
+  if (over === 'relation' && through) return fromLinked(context, field, readable, through)
+  if (over !== 'parent') return undefined
   const { table } = context
   const { column: held, ready } = readable
   const [from, to] = [readable.fact.figures.decimals, figuresOf(field).decimals]
@@ -338,6 +368,27 @@ export function lookUpOf(context: ViewContext, field: Field, read: Read): Workin
       ready?.(above)
       const value = held.get(above)
       column.set(row, typeof value === 'number' && from !== to ? rescaled(value, from, to) : value)
+    },
+  }
+}
+
+/** From what it is linked to: all that these hold where that is a list, else what the one of the lowest number holds. */
+function fromLinked(
+  context: ViewContext,
+  field: Field,
+  { fact, column: held, ready, type }: Readable,
+  through: string,
+): Working {
+  const { table } = context
+  const rowsOf = linkedRows(context, through)
+  const [from, to] = [fact.figures.decimals, figuresOf(field).decimals]
+  return {
+    write(row, column) {
+      const rows = rowsOf(row).sort((a, b) => table.number.a[a]! - table.number.a[b]!)
+      const values = rows.flatMap((one) => (ready?.(one), held!.get(one) ?? []))
+      if (type?.several) return column.set(row, values.length ? [...new Set(values as string[])].sort() : null)
+      const [first = null] = values as Value[]
+      column.set(row, typeof first === 'number' && from !== to ? rescaled(first, from, to) : first)
     },
   }
 }

@@ -2,7 +2,7 @@
 import { oneLine } from '../base/text'
 import { noDay, type Column } from '../fields/columns/column'
 import { longestShortText } from '../fields/contract'
-import { figuresOf, shownType } from '../fields/registry'
+import { fieldTypes, figuresOf, shownType } from '../fields/registry'
 import type { FieldSettings } from '../fields/settings'
 import type { Source } from '../fields/source'
 import { fieldContext } from '../model/reader'
@@ -21,6 +21,12 @@ export type Reckoned = number | bigint | string | boolean | Day | readonly strin
 export const typeOfKind = {
   text: 'string', number: 'double', day: 'Day', instant: 'Day', choice: 'string', choices: 'list<string>', flag: 'bool',
 } as const satisfies Readonly<Record<Fact['kind'], string>> // prettier-ignore
+
+/** The type of what a fact is in a formula; what it is linked to are items, to be walked over. */
+export const typeInFormulas = (fact: Pick<Fact, 'kind' | 'field'>): string =>
+  isLinkedFact(fact) ? 'list<Item>' : typeOfKind[fact.kind]
+/** Whether a fact is what an item is linked to. */
+export const isLinkedFact = ({ field }: Pick<Fact, 'field'>): boolean => !!field && !!fieldTypes[field.type].isLinked
 
 const minutesInHour = 60
 /** How many of what is stored make one of what a formula reckons with: durations count in hours. */

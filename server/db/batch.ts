@@ -1,6 +1,6 @@
 /** What entries write: the log's rows, and the last word on each record that they changed. */
 import type { Entry } from '#core/change/command'
-import { isSetChange, mostChangesAtOnce, recordKey, touchedBy, type Patch } from '#core/change/patch'
+import { isSetChange, itemsOfChange, mostChangesAtOnce, recordKey, touchedBy, type Patch } from '#core/change/patch'
 import { scopesAmong, scopesWithin, type Scopes } from '#core/change/scopes'
 import { entityOf } from '#core/model/entities'
 import type { EntityName } from '#core/model/records'
@@ -52,10 +52,12 @@ export function itemRowsOf(
 ): Row[] {
   const rows: Row[] = []
   const seen = new Set<string>()
-  patch.forEach(({ entity, id }, i) => {
-    if (entity !== 'item' || seen.has(id) || known.has(id)) return
-    seen.add(id)
-    rows.push({ workspaceId, item: id, sequence, part: partAt(i) })
+  patch.forEach((change, i) => {
+    for (const id of itemsOfChange(change)) {
+      if (seen.has(id) || known.has(id)) continue
+      seen.add(id)
+      rows.push({ workspaceId, item: id, sequence, part: partAt(i) })
+    }
   })
   return rows
 }

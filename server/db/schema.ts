@@ -211,6 +211,15 @@ export const longText = pgTable('long_text', {
   text: text('text').notNull(),
 }, byId) // prettier-ignore
 
+export const link = pgTable('link', {
+  ...inWorkspace(),
+  /** `field/from/to`. */
+  id: text('id').notNull(),
+  field: uuid('field').notNull(),
+  from: uuid('from_item').notNull(),
+  to: uuid('to_item').notNull(),
+}, byId) // prettier-ignore
+
 export const board = pgTable('board', {
   ...withId(),
   project: uuid('project').notNull(),
@@ -349,7 +358,7 @@ export const logItem = pgTable('log_item', {
  */
 export const recordTables = {
   person, project, member, status, workflow, step, kind, field, option, board, column: boardColumn, columnStatus,
-  limit: columnLimit, overrule, moveNote, view, look, preference, item, stay, longText,
+  limit: columnLimit, overrule, moveNote, view, look, preference, item, link, stay, longText,
 } as const satisfies Record<Exclude<EntityName, 'workspace'>, PgTable> // prettier-ignore
 export type RecordEntity = keyof typeof recordTables
 export const recordEntities = Object.keys(recordTables) as readonly RecordEntity[]

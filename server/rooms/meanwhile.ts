@@ -1,5 +1,5 @@
 import { firstInPieces, type Pieces } from '#core/base/pieces'
-import { isSetChange, type Change, type Patch } from '#core/change/patch'
+import { isSetChange, itemsOfChange, type Change, type Patch } from '#core/change/patch'
 import { entityOf } from '#core/model/entities'
 import type { Reader } from '#core/model/reader'
 import type { Item } from '#core/model/records'
@@ -33,7 +33,7 @@ export class Meanwhile {
   /** Others have done this. */
   add(patch: Patch): void {
     for (const change of patch) {
-      if (change.entity === 'item') this.#items.add(change.id)
+      for (const id of itemsOfChange(change)) this.#items.add(id)
       const made = madeIn(change)
       if (made) this.#numbers.set(made.project, (this.#numbers.get(made.project) ?? new Set()).add(made.number))
       const parent = parentIn(change)
@@ -57,7 +57,8 @@ export class Meanwhile {
     for (const { settings } of reader.all('field')) if (settings.unique) return true
     for (const { asks } of reader.all('step')) if (asks?.some((one) => one.asks === 'children')) return true
     const clash = yield* firstInPieces(patch, (change) => {
-      if (change.entity === 'item') return this.#items.has(change.id) || this.#items.has(parentIn(change) ?? '') || undefined // prettier-ignore
+      if (itemsOfChange(change).some((id) => this.#items.has(id)) || this.#items.has(parentIn(change) ?? ''))
+        return true
       return (entityOf(change.entity).held === 'directory' && change.field === '*' && !isSetChange(change) && !change.after) || undefined // prettier-ignore
     })
     return !!clash

@@ -1,66 +1,9 @@
-import { bringInto, cardsIn, expect, isAccessible, test, useDemo, watch } from '../kit/pages'
+import { cardsIn, expect, isAccessible, test, useDemo, watch } from '../kit/pages'
 import { memberId } from '#core/access/access'
 import { Client } from '../kit/client'
 import { startEmpty } from '../kit/server'
 
 const demo = useDemo()
-/** What floats over a page that has been looked at. */
-const floating = '.v-overlay__content'
-
-for (const theme of ['day', 'night'] as const)
-  test(`every main view is accessible by the ${theme} theme`, async ({ browser }) => {
-    // Every element of six full views is looked at.
-    test.setTimeout(240_000)
-    // By night the same elements have other colours.
-    const rules = theme === 'night' ? ['color-contrast'] : []
-    const page = await demo.as(browser, 'Séverine')
-    await page.evaluate((name) => localStorage.setItem('wrenleaf-theme', name), theme)
-    await page.reload()
-    await expect(page.locator('.it').first()).toBeVisible()
-    await isAccessible(page, 'queue', { rules })
-    await page.getByRole('link', { name: 'The works' }).click()
-    await expect(cardsIn(page, 'In hand').first()).toBeVisible()
-    await isAccessible(page, 'board', { rules })
-    await cardsIn(page, 'In hand').first().click()
-    await expect(page.getByText('What happened')).toBeVisible()
-    await isAccessible(page, 'item panel', { rules })
-    await page.getByRole('link', { name: 'All items' }).first().click()
-    await expect(page.getByRole('grid')).toBeVisible()
-    await isAccessible(page, 'table', { rules })
-    await page.getByRole('button', { name: 'and …' }).click()
-    await isAccessible(page, 'and …', { rules, within: floating })
-    await page.getByRole('option', { name: 'where status …' }).click()
-    await expect(page.getByRole('option', { name: /Noted/ })).toBeVisible()
-    await isAccessible(page, 'phrase', { rules, within: floating })
-    await page.keyboard.press('Escape')
-    await page.getByRole('link', { name: 'People' }).click()
-    await expect(page.getByRole('grid', { name: 'People by craft' })).toBeVisible()
-    await page.getByRole('gridcell', { name: 'Hamid Torvald', exact: true }).click()
-    await expect(page.getByText('If Hamid leaves')).toBeVisible()
-    await isAccessible(page, 'people', { rules })
-    await page.getByRole('button', { name: 'Add people' }).click()
-    await isAccessible(page, 'adding people', { rules, within: floating })
-    await page.keyboard.press('Escape')
-    await page.goto('/app/settings')
-    await expect(page.getByText('This browser')).toBeVisible()
-    await isAccessible(page, 'my settings', { rules })
-    for (const part of ['statuses', 'board', 'fields', 'kinds', 'people', 'project']) {
-      await page.goto(`/app/GLH/set-up/${part}`)
-      await expect(page.getByRole('link', { name: 'Statuses' })).toBeVisible()
-      await page.waitForTimeout(400)
-      await isAccessible(page, part, { rules })
-    }
-    await page.goto('/app/GLH/set-up/fields')
-    await page.getByRole('button', { name: 'A new field' }).click()
-    await page.getByLabel('What is it called?').fill('Cost')
-    await isAccessible(page, 'a new field', { rules, within: floating })
-    await page.keyboard.press('Escape')
-    await bringInto(page, 'Glasshouse')
-    await page.locator('input[type=file]').setInputFiles('tests/fixtures/restoration.csv')
-    await expect(page.getByRole('button', { name: 'Bring in 412 items' })).toBeEnabled()
-    await isAccessible(page, 'bring-in', { rules })
-  })
-
 test('an address that names nothing is told, and leads back to the queue', async ({ browser }) => {
   const page = await demo.as(browser, 'Hamid', { expected: [/404/] })
   await page.goto('/nowhere')

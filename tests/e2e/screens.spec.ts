@@ -3,12 +3,17 @@ import { generateNKeysBetween } from 'fractional-indexing'
 import { v7 } from 'uuid'
 import { starterPattern } from '#core/projects/starter-pattern'
 import { Client } from '../kit/client'
-import { expect, test, useDemo } from '../kit/pages'
+import { expect, isAccessible, test, useDemo } from '../kit/pages'
 import { faultsOn } from '../kit/probe'
 
 const demo = useDemo()
 /** A phone and a laptop; those between and beyond with what explores far (`npm run test:deep`). */
 const sizes = process.env.WRENLEAF_DEEP ? ([[390, 844], [768, 1024], [1280, 800], [1600, 1000]] as const) : ([[390, 844], [1280, 800]] as const) // prettier-ignore
+
+/** Where a screen is also looked at as assistive programs do: what stands on it is the same at every size. */
+const isChecked = (width: number): boolean => width === 1280
+// One of them takes as long as all others together.
+test.describe.configure({ mode: 'parallel' })
 
 const word = 'Gewächshausdachrinnenentwässerungsanlagen'
 const longTitle = `${word} along the whole length of the south bay, with every bracket, gutter and downpipe taken off, scraped, primed, painted twice, and put back before the first frost of the year`
@@ -58,6 +63,10 @@ const screens: Record<string, (page: Page) => Promise<void>> = {
     await expect(page.getByText('What happened')).toBeVisible()
   },
   'bringing in': async (page) => void (await page.goto('/app/GLH/bring-in')),
+  'a file to bring in': async (page) => {
+    await page.locator('input[type=file]').setInputFiles('tests/fixtures/restoration.csv')
+    await expect(page.getByRole('button', { name: /Bring in \d+ items/ })).toBeEnabled()
+  },
   'an empty project': async (page) => {
     await openView(page, 'All items', 'BULB')
     await expect(page.getByText('Nothing here yet')).toBeVisible()
@@ -148,19 +157,26 @@ async function openView(page: Page, name: string, prefix = 'GLH'): Promise<void>
   await expect(page.locator('.count b')).toBeVisible()
 }
 
+/** By night the same elements have other colours. */
+const atNight = ['color-contrast']
 for (const [width, height] of sizes)
-  test(`every main screen is whole at ${width} × ${height}, by day and by night`, async ({ browser }) => {
+  test(`every main screen is whole at ${width} × ${height}${isChecked(width) ? ', and accessible by day and by night' : ''}`, async ({
+    browser,
+  }) => {
+    if (isChecked(width)) test.setTimeout(240_000)
     const page = await demo.as(browser, 'Séverine')
     await page.setViewportSize({ width, height })
     const found: Record<string, string[]> = {}
     for (const [name, show] of Object.entries(screens)) {
       await show(page)
       await page.waitForTimeout(300)
-      for (const theme of ['day', 'night']) {
-        await page.evaluate((theme) => (document.documentElement.dataset.theme = theme), theme)
-        const faults = await faultsOn(page, width < 701 ? 44 : 24)
-        if (faults.length) found[`${name}, ${theme}`] = faults
-      }
+      const faults = await faultsOn(page, width < 701 ? 44 : 24)
+      if (faults.length) found[name] = faults
+      if (!isChecked(width)) continue
+      await isAccessible(page, name)
+      await page.evaluate(() => (document.documentElement.dataset.theme = 'night'))
+      await isAccessible(page, `${name} by night`, { rules: atNight })
+      await page.evaluate(() => (document.documentElement.dataset.theme = 'day'))
     }
     expect(found).toEqual({})
   })

@@ -74,7 +74,7 @@ function onTitleKey(event: KeyboardEvent): void {
         @leave="emit('leave', $event)"
       />
       <ValueText
-        v-if="partsOf(column.field).editor === 'list'"
+        v-if="['list', 'items'].includes(partsOf(column.field).editor)"
         class="held"
         :field="column.field"
         :item="row.item"

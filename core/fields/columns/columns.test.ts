@@ -4,6 +4,7 @@ import { dayNumber, fromDayNumber } from '../../base/dates'
 import { lowerBound } from '../../base/search'
 import { CodeColumn, CodesColumn, Codes, slotsOfRow } from './codes'
 import { AnyColumn, DayColumn, FlagColumn, grown, InstantColumn, MarkColumn, NumberColumn, type Column } from './column'
+import { LinksColumn } from './links'
 import { TextColumn } from './texts'
 
 const ids = ['a', 'b', 'c', 'd', 'e', 'f', 'g'] as const
@@ -15,6 +16,7 @@ const columns: Readonly<Record<string, [make: () => Column, values: fc.Arbitrary
   instant: [() => new InstantColumn(), fc.oneof(instant, instant.map((one) => one.replace('.000Z', 'Z')))],
   'one id': [() => new CodeColumn(), fc.constantFrom(...ids)],
   'several ids': [() => new CodesColumn(), fc.subarray([...ids], { minLength: 1 })],
+  links: [() => new LinksColumn(), fc.subarray([...ids], { minLength: 1 })],
   flag: [() => new FlagColumn(), fc.constant(true)],
   mark: [() => new MarkColumn(), fc.integer({ min: 1, max: 99 }).map((revision) => ({ revision }))],
   any: [() => new AnyColumn(), fc.oneof(fc.string(), fc.integer(), fc.constant(['x']))],

@@ -12,6 +12,8 @@ import { fallbackRefusal } from '../../items/fallbacks'
 import { recordCommands } from '../../setup/record-commands'
 import { archivedNow } from './in-project'
 import { fieldsRefusal } from './most-fields'
+import { endsOf, endsRefusal, ruleRefusal } from './relations'
+import { otherEnd } from '../../model/links'
 import { workedRefusal } from '../../facts/workings'
 
 const required = z.optional(z.nullable(z.boolean()))
@@ -27,7 +29,12 @@ export const fields = recordCommands({
   check(reader, field) {
     const stored = reader.maybe('field', field.id)
     if (!stored)
-      return fieldsRefusal(reader, field.project, 1) ?? fallbackRefusal(reader, field) ?? workedRefusal(reader, field)
+      return (
+        fieldsRefusal(reader, field.project, 1) ??
+        fallbackRefusal(reader, field) ??
+        workedRefusal(reader, field) ??
+        endsRefusal(reader, [field])
+      )
     const isFit = settingsOf[field.type].safeParse(field.settings).success
     // Of another scale all values would be others.
     if (!isFit || figuresOf(stored).decimals !== figuresOf(field).decimals)
@@ -36,11 +43,12 @@ export const fields = recordCommands({
     const isSame = isSameValue(stored.settings, field.settings) && !field.required && !field.fallback
     // Views ask for it as what it gives.
     if (typeOf(stored).kind !== typeOf(field).kind) return problem('wrong-value', { field: 'settings' })
-    return fallbackRefusal(reader, field) ?? (isSame ? undefined : workedRefusal(reader, field))
+    if (otherEnd(stored) !== otherEnd(field)) return problem('wrong-value', { field: 'settings' })
+    return fallbackRefusal(reader, field) ?? ruleRefusal(field) ?? (isSame ? undefined : workedRefusal(reader, field))
   },
   removal: z.object({}),
   remove(reader, field) {
-    const changes: Change[] = [archivedNow('field', field)]
+    const changes: Change[] = endsOf(reader, field).map((end) => archivedNow('field', end))
     const project = reader.maybe('project', field.project)
     if (project) {
       const { uses, id } = project

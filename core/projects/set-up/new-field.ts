@@ -11,9 +11,15 @@ import { fallbackRefusal } from '../../items/fallbacks'
 import { fieldsOf } from '../../model/reader'
 import { fieldRecord, optionRecord } from '../../model/schemas'
 import { fieldsRefusal, mostOptions } from './most-fields'
+import { endsRefusal } from './relations'
 import { workedRefusal } from '../../facts/workings'
 
-const newFieldBody = z.object({ field: fieldRecord, options: list(optionRecord, mostOptions) })
+const newFieldBody = z.object({
+  field: fieldRecord,
+  options: list(optionRecord, mostOptions),
+  /** Of a relation: the field at its other end, where that is another. */
+  other: z.optional(fieldRecord),
+})
 type Body = z.infer<typeof newFieldBody>
 
 /** Adds a field with what can be chosen for it. Items have it from then on, empty. */
@@ -24,11 +30,14 @@ export const makeField = defineCommand({
   projects: (_reader, { field }) => [field.project],
   *check(reader, body, context): Pieces<Problem | undefined> {
     const { field } = body
-    const isTaken = fieldsOf(reader, field.project).some(({ name }) => isSameText(name, field.name))
+    const made = fieldsIn(body)
+    const held = fieldsOf(reader, field.project)
+    const taken = made.find((one, i) => [...held, ...made.slice(0, i)].some(({ name }) => isSameText(name, one.name)))
     return (
       (yield* patchRefusal(reader, context.by, parts(body))) ??
-      (isTaken ? problem('name-taken', { name: field.name }) : undefined) ??
-      fieldsRefusal(reader, field.project, 1) ??
+      (taken && problem('name-taken', { name: taken.name })) ??
+      fieldsRefusal(reader, field.project, made.length) ??
+      endsRefusal(reader, made) ??
       checkOptions(body) ??
       fallbackRefusal(reader, field, body.options) ??
       workedRefusal(reader, field)
@@ -37,7 +46,11 @@ export const makeField = defineCommand({
   apply: (_reader, body) => applied(parts(body)),
 })
 
-const parts = ({ field, options }: Body) => [makes('field', field), ...options.map((option) => makes('option', option))]
+const fieldsIn = ({ field, other }: Body) => (other ? [field, other] : [field])
+const parts = (body: Body) => [
+  ...fieldsIn(body).map((field) => makes('field', field)),
+  ...body.options.map((option) => makes('option', option)),
+]
 
 /** They are of the field, which takes some, and no two are called the same. */
 function checkOptions({ field, options }: Body): Problem | undefined {

@@ -73,8 +73,9 @@ function checkRetyping(reader: Reader, field: Field, { to, options }: Retyping):
   return options.length ? optionsRefusal(held.length + options.length) : undefined
 }
 
-/** Whether fields of a type can become others, and others it: not where the words stand elsewhere, or nobody gives them. */
-export const isRetyped = (type: FieldTypeName): boolean => !fieldTypes[type].isApart && !fieldTypes[type].isWorkedOut
+/** Whether fields of a type can become others, and others it: not where the words stand elsewhere, nobody gives them, or they are links. */
+export const isRetyped = (type: FieldTypeName): boolean =>
+  !fieldTypes[type].isApart && !fieldTypes[type].isWorkedOut && !fieldTypes[type].isLinked
 
 /** The field first: what is held then belongs in a column of its new type. */
 function recordChanges({ id, type, settings }: Field, { to, options }: Retyping): Change[] {

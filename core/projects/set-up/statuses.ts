@@ -9,7 +9,7 @@ import { heldBy, limitId, statusesOf, stepsOf, type Reader } from '../../model/r
 import type { ColumnStatus, Item, Status } from '../../model/records'
 import { isOver } from '../../model/turn'
 import type { Change } from '../../change/patch'
-import { isWorkedOut } from '../../fields/registry'
+import { isInItem, isWorkedOut } from '../../fields/registry'
 import { asksRecord, goesToRecord, statusRecord, stepRecord, turnRecord } from '../../model/schemas'
 import { recordCommands, unmade } from '../../setup/record-commands'
 import { archivedNow, itemsWith } from './in-project'
@@ -91,8 +91,8 @@ export const steps = recordCommands({
     const asked = (step.asks ?? []).flatMap((one) =>
       one.asks === 'field' ? (reader.maybe('field', one.field) ?? []) : [],
     )
-    const worked = asked.find(isWorkedOut)
-    return worked && problem('worked-out', { field: worked.name })
+    const worked = asked.find((one) => !isInItem(one))
+    return worked && problem(isWorkedOut(worked) ? 'worked-out' : 'wrong-value', { field: worked.name })
   },
   /** `to`: where what stands there goes, of the kinds that go through the workflow; none where nothing does. */
   removal: z.object({ to: z.optional(ids.statusId) }),

@@ -14,7 +14,7 @@ export default defineEventHandler((event) =>
       setResponseStatus(event, 304)
       return null
     }
-    const payload = toPayload(room.state.table(project), room.sequence)
+    const payload = toPayload(room.state, project, room.sequence)
     setResponseHeaders(event, {
       'content-type': 'application/json',
       'content-encoding': 'gzip',
@@ -36,7 +36,7 @@ async function writePayload(zip: Gzip, payload: Payload): Promise<void> {
     await new Promise((resolve) => setImmediate(resolve))
   }
   await write(
-    `{"sequence":${payload.sequence},"project":"${payload.project}","words":${JSON.stringify(payload.words)},"ids":${JSON.stringify(payload.ids)}`,
+    `{"sequence":${payload.sequence},"project":"${payload.project}","words":${JSON.stringify(payload.words)},"ids":${JSON.stringify(payload.ids)},"links":${JSON.stringify(payload.links)}`,
   )
   for (const part of ['columns', 'values'] as const) {
     await write(`,"${part}":{`)

@@ -1,0 +1,73 @@
+/** Laws of links: both ends are there, of the field's project, and neither holds more than it may. */
+import { problem, type Problem } from '../base/result'
+import { fieldTypes } from '../fields/registry'
+import { farEnd, linkBetween, otherEnd, shownIn } from '../model/links'
+import { itemKey, type Reader } from '../model/reader'
+import type { Field, ItemId, Link } from '../model/records'
+import type { After } from './after'
+
+/** The first thing that is wrong with a link that a patch makes, or leaves behind. */
+export function linksHold(reader: Reader, after: After): Problem | undefined {
+  for (const { id, made } of after.of('link')) {
+    const link = made && !after.isGone('link', id) ? (made as Link) : undefined
+    const wrong = link && wrongWith(reader, after, link)
+    if (wrong) return wrong
+  }
+  for (const { id } of after.of('item')) {
+    if (!after.isGone('item', id)) continue
+    for (const link of reader.linksOf(id))
+      if (!after.isGone('link', link.id)) return problem('in-use', undefined, [{ item: id }])
+  }
+  const gone = after.of('field').filter(({ id }) => after.isGone('field', id))
+  if (!gone.length) return undefined
+  const fields = new Set(gone.map(({ id }) => id))
+  for (const link of reader.all('link'))
+    if (fields.has(link.field) && !after.isGone('link', link.id)) return problem('in-use')
+  return undefined
+}
+
+function wrongWith(reader: Reader, after: After, link: Link): Problem | undefined {
+  const by = after.maybe('field', link.field)
+  if (!by || !fieldTypes[by.type].isLinked || linkBetween(by, link.from, link.to).id !== link.id)
+    return problem('wrong-value', { field: by?.name ?? 'field' })
+  for (const end of [link.from, link.to]) {
+    if (!after.hasItem(end)) return problem('gone', undefined, [{ item: end }])
+    if (after.column(end, 'project') !== by.project) return problem('other-project')
+  }
+  if (link.from === link.to) return problem('linked-itself', { field: by.name })
+  return overfull(reader, after, by, link, link.from) ?? overfull(reader, after, by, link, link.to)
+}
+
+/** An end that takes one item holds another already. */
+function overfull(reader: Reader, after: After, by: Field, link: Link, item: ItemId): Problem | undefined {
+  const shown = after.maybe('field', shownIn(link, by, item) ?? '')
+  if (!shown?.settings.single) return undefined
+  const made = after.of('link').flatMap((one) => (one.made ? (one.made as Link) : []))
+  const others = [...reader.linksOf(item), ...made].filter(
+    (one) =>
+      one.id !== link.id &&
+      one.field === link.field &&
+      shownIn(one, by, item) === shown.id &&
+      !after.isGone('link', one.id),
+  )
+  const [other] = others
+  if (!other) return undefined
+  const keyOf = (id: string) => {
+    const found = after.maybe('item', id)
+    return found ? itemKey(reader, found) : '?'
+  }
+  return problem('linked-already', { key: keyOf(item), other: keyOf(farEnd(other, item)), name: shown.name })
+}
+
+/** Fields at the ends of a relation know each other. */
+export function endsFit(after: After): Problem | undefined {
+  for (const { id, made, set } of after.of('field')) {
+    if (after.isGone('field', id) || !(made || set.has('settings') || set.has('type') || set.has('archived'))) continue
+    const field = after.maybe('field', id)
+    if (!field || !fieldTypes[field.type].isLinked) continue
+    const far = after.maybe('field', otherEnd(field))
+    const isWhole = far && far.type === field.type && far.project === field.project && otherEnd(far) === field.id
+    if (!isWhole || far.archived !== field.archived) return problem('wrong-value', { field: field.name })
+  }
+  return undefined
+}
