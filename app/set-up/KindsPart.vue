@@ -8,6 +8,8 @@ import { kindIcons, type KindIcon } from '#core/model/names'
 import { stepsOf } from '#core/model/reader'
 import { fieldsShownBy } from '#core/model/shown-fields'
 import type { FieldId, Kind, KindId, Project, StatusId, WorkflowId } from '#core/model/records'
+import { frameWords } from '../shell/words'
+import ActMenu, { type Act } from '../parts/ActMenu.vue'
 import EditGrid, { type GridColumn, type GridHandle } from '../parts/EditGrid.vue'
 import { useEditing } from '../parts/editing'
 import { KindMark } from '../parts/marks'
@@ -18,6 +20,7 @@ import { useQuery } from '../data/use-query'
 import { useSetUpChange } from './changes'
 import { ownWorkflow, statusRows } from './statuses'
 import NameEditor from './NameEditor.vue'
+import KindDefaults from './KindDefaults.vue'
 import TickList from './TickList.vue'
 import { kindWords } from './field-words'
 import { changeWords, setUpWords } from './words'
@@ -28,11 +31,12 @@ const directory = useDirectory()
 const setUp = useSetUpChange()
 const { answer: filled } = useQuery('filled', () => ({ project: props.project.id }))
 
-type Column = 'name' | 'icon' | 'shows' | 'inside' | 'statuses' | 'items'
+type Column = 'name' | 'icon' | 'shows' | 'defaults' | 'inside' | 'statuses' | 'items'
 const columns: readonly GridColumn<Column>[] = [
   { id: 'name', head: kindWords.name, width: 'minmax(96px, 1.2fr)', isEditable: true },
   { id: 'icon', head: kindWords.icon, width: '56px', isEditable: true },
   { id: 'shows', head: kindWords.shows, width: 'minmax(88px, 1.6fr)', isEditable: true },
+  { id: 'defaults', head: kindWords.defaults, width: 'minmax(100px, 1.4fr)', isEditable: true, spare: 1 },
   { id: 'inside', head: kindWords.inside, width: 'minmax(110px, 1.4fr)', isEditable: true, spare: 2 },
   { id: 'statuses', head: kindWords.statuses, width: 'minmax(120px, 1.2fr)', isEditable: true, spare: 1 },
   { id: 'items', head: kindWords.items, width: '64px', isNumber: true },
@@ -48,6 +52,7 @@ const sharing = ({ id, workflow }: Kind): Kind[] => kinds.value.filter((other) =
 const texts: Readonly<Record<Exclude<Column, 'icon'>, (kind: Kind) => string>> = {
   name: ({ name }) => name,
   shows: (kind) => (kind.shows ? kindWords.some(shown(kind).length, fields.value.length) : kindWords.allFields),
+  defaults: ({ defaults }) => fields.value.filter(({ id }) => defaults?.[id]).map(({ name }) => name).join(', ') || kindWords.noDefaults, // prettier-ignore
   inside: (kind) => (kind.inside ? insideOf(kind).map(({ name }) => name).join(', ') || kindWords.nothing : kindWords.anyKind), // prettier-ignore
   statuses: (kind) => kindWords.statusesOf(stepsOf(directory.reader, kind.workflow).length, namesOf(sharing(kind))),
   items: (kind) => (filled.value ? String(held(kind)) : ''),
@@ -61,7 +66,7 @@ useNewKey(
   () => props.mayEdit,
   () => (isAdding.value = start.value),
 )
-function set<K extends 'name' | 'icon' | 'shows' | 'inside'>(kind: Kind, what: K, to: Kind[K]): void {
+function set<K extends 'name' | 'icon' | 'shows' | 'inside' | 'defaults'>(kind: Kind, what: K, to: Kind[K]): void {
   const from = kind[what] ?? null
   if (from !== to) void setUp.send({ type: 'kind.set', target: kind.id, set: { [what]: { from, to } } } as never)
 }
@@ -130,6 +135,22 @@ function remove(kind: Kind, at?: HTMLElement): void {
     at,
   )
 }
+const menu = shallowRef<{ kind: Kind; at: HTMLElement; point?: [number, number] | undefined }>()
+/** All that can be changed, also what a narrow table leaves out. */
+function acts({ kind, at }: { kind: Kind; at: HTMLElement }): Act[] {
+  const i = kinds.value.indexOf(kind)
+  const move = (label: string, keys: string, to: number, before: number): Act => ({
+    label, keys, isOff: to < 0 || to >= kinds.value.length, do: () => order(kind, kinds.value[before] ?? null),
+  }) // prettier-ignore
+  return [
+    ...columns.filter(({ isEditable }) => isEditable).map(({ id, head }) => ({
+      label: id === 'name' ? kindWords.rename : kindWords.change(head), do: () => (editing.value = { kind, column: id, at }),
+    })),
+    move(kindWords.up, 'Alt ↑', i - 1, i - 1),
+    move(kindWords.down, 'Alt ↓', i + 1, i + 2),
+    { label: kindWords.remove, keys: 'Delete', isOff: kinds.value.length < 2, do: () => remove(kind, at) },
+  ] // prettier-ignore
+}
 const order = (kind: Kind, before: Kind | null): void =>
   void setUp.send({ type: 'kind.order', target: kind.id, before: before?.id ?? null })
 </script>
@@ -147,7 +168,7 @@ const order = (kind: Kind, before: Kind | null): void =>
       @edit="(kind, column, at) => (editing = { kind, column, at })"
       @order="order"
       @remove="remove"
-      @menu="(kind, at) => mayEdit && (editing = { kind, column: 'name', at })"
+      @menu="(kind, at, point) => mayEdit && (menu = { kind, at, point })"
     >
       <KindMark v-if="column === 'icon'" name="" :icon="row.icon" />
       <span v-else class="one-line" :class="{ soft: column !== 'name' }" :title="texts[column](row)">{{
@@ -168,6 +189,14 @@ const order = (kind: Kind, before: Kind | null): void =>
       :at="isAdding"
       @take="add"
       @leave="isAdding = undefined"
+    />
+    <ActMenu
+      v-if="menu"
+      :acts="acts(menu)"
+      :label="frameWords.acts(menu.kind.name)"
+      :at="menu.at"
+      :point="menu.point"
+      @close="menu = undefined"
     />
     <template v-if="editing">
       <NameEditor
@@ -192,6 +221,12 @@ const order = (kind: Kind, before: Kind | null): void =>
           /></VListItem>
         </VList>
       </PopMenu>
+      <KindDefaults
+        v-else-if="editing.column === 'defaults'"
+        :kind="editing.kind"
+        @take="set(editing.kind, 'defaults', $event)"
+        @leave="endEdit()"
+      />
       <TickList
         v-else-if="editing.column === 'shows'"
         :choices="fields.map(({ id, name }) => ({ id, label: name }))"

@@ -32,7 +32,7 @@ import {
 } from '../model/records'
 import { kindOfPattern } from '../projects/starter-pattern'
 import type { NewItem } from '../items/add'
-import { requiredIn } from '../items/fallbacks'
+import { fallbackOf, requiredIn } from '../items/fallbacks'
 import { isShownBy } from '../model/shown-fields'
 import type { ColumnPlan } from './columns'
 import type { Written } from './guess'
@@ -134,7 +134,7 @@ class Planning {
     this.#kindByName = new TextIndex(kinds.map((kind) => [kind.name, kind]))
     this.#statusByName = new TextIndex(statusesOf(reader, project.id).map((status) => [status.name, status.id]))
     this.#columnOf = (to) => columns.findIndex((column) => column.target.to === to)
-    this.#required = requiredIn(reader, project.id).filter(({ fallback }) => !fallback)
+    this.#required = requiredIn(reader, project.id)
     columns.forEach((column, i) => this.#prepareField(column, i))
   }
 
@@ -272,7 +272,7 @@ class Planning {
     for (const [column, field] of this.#fieldByColumn)
       this.#readCell(draft, column, field, (cells[column] ?? '').trim())
     for (const field of this.#required)
-      if (draft.values[field.id] === undefined && isShownBy(draft.kind, field.id)) this.#blame(draft, this.#columnOfField(field), problem('required', { asks: field.name })) // prettier-ignore
+      if (draft.values[field.id] === undefined && isShownBy(draft.kind, field.id) && !fallbackOf(field, draft.kind)) this.#blame(draft, this.#columnOfField(field), problem('required', { asks: field.name })) // prettier-ignore
     return draft
   }
 

@@ -6,7 +6,7 @@ import type { FieldTypeName } from '../fields/names'
 import type { FieldSettings } from '../fields/settings'
 import { isSetChange } from '../change/patch'
 import { kindsOf, startOfKind } from '../model/reader'
-import type { Fallback, Field, Item } from '../model/records'
+import type { Fallback, Field, Item, Kind } from '../model/records'
 import { command, contextOf, PlainRoom, smallWorkspace, type Small } from '../test-kit/workspace'
 
 let small: Small
@@ -48,6 +48,39 @@ const newItem = (values: Item['values'] = {}) => {
 type New = ReturnType<typeof newItem>
 const add = (...items: New[]): BareCommand => ({ type: 'items.add', items: items as never })
 const valueOf = (item: ItemId, { id }: Field) => small.state.maybe('item', item)?.values[id] ?? null
+
+describe('what a kind says of new items', () => {
+  const say = (defaults: Record<string, Fallback> | null, from: Kind['defaults'] = null): BareCommand => {
+    const { id } = kindsOf(small.state, small.project.id)[0]!
+    return { type: 'kind.set', target: id, set: { defaults: { from, to: defaults } } }
+  }
+
+  it('comes before what the field says, and neither before what is said; a field that is not shown has nothing', () => {
+    const words = field('shortText', { fallback: { is: 'value', value: 'as usual' } })
+    const day = field('date', {})
+    expect(does(say({ [words.id]: { is: 'value', value: 'of this kind' }, [day.id]: { is: 'today', days: 1 } })).ok).toBe(true) // prettier-ignore
+    const [one, two, three] = [newItem(), newItem({ [words.id]: 'said' }), newItem()]
+    for (const item of [one, two]) expect(does(add(item)).ok).toBe(true)
+    expect([valueOf(one.item, words), valueOf(two.item, words)]).toEqual(['of this kind', 'said'])
+    expect(valueOf(one.item, day)).toBe('2026-11-26')
+    const kind = kindsOf(small.state, small.project.id)[0]!
+    expect(does({ type: 'kind.set', target: kind.id, set: { shows: { from: null, to: [day.id] } } }).ok).toBe(true)
+    expect(does(add(three)).ok).toBe(true)
+    expect([valueOf(three.item, words), valueOf(three.item, day)]).toEqual([null, '2026-11-26'])
+  })
+
+  it('meets what a new item must have, and is nothing that its field cannot have', () => {
+    const number = field('number', { settings: { least: 1 }, required: true })
+    expect(refused(add(newItem()))).toEqual(['required', 1])
+    expect(refused(say({ [number.id]: { is: 'value', value: 0 } }))).toEqual(['out-of-bounds', undefined])
+    expect(refused(say({ [number.id]: { is: 'maker' } }))).toEqual(['wrong-value', undefined])
+    expect(refused(say({ [small.ids.next()]: { is: 'maker' } }))).toEqual(['other-project', undefined])
+    expect(does(say({ [number.id]: { is: 'value', value: 4 } })).ok).toBe(true)
+    const item = newItem()
+    expect(does(add(item)).ok).toBe(true)
+    expect(valueOf(item.item, number)).toBe(4)
+  })
+})
 
 describe('what nobody says', () => {
   it('is a value, a working day from today on, whoever makes it, or the next number', () => {

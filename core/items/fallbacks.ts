@@ -35,27 +35,48 @@ export function fallbackRefusal(
   }
 }
 
+/** What a new item of a kind has in a field where nobody says it: what its kind says before what the field says. */
+export const fallbackOf = (field: Field, kind: Pick<Kind, 'defaults'> | undefined): Fallback | null =>
+  kind?.defaults?.[field.id] ?? field.fallback ?? null
+interface Begin {
+  readonly field: Field
+  readonly fallback: Fallback
+}
+
 /** The defaults of a project's fields for the items that one command makes; what is said is never overwritten. */
 export class Fallbacks {
-  readonly #fields: readonly Field[]
+  readonly #all: readonly Field[]
   readonly #next = new Map<string, number>()
+  readonly #byKind = new Map<string, readonly Begin[]>()
   constructor(
     readonly reader: Reader,
     readonly context: Context,
     project: ProjectId,
     fields: readonly Field[] = fieldsOf(reader, project),
   ) {
-    this.#fields = fields.filter(({ fallback }) => fallback)
+    this.#all = fields
   }
 
   /** The values with those that nobody has said. */
   over(values: Item['values'], kind: string): Item['values'] {
-    if (!this.#fields.length) return values
-    const of = this.reader.maybe('kind', kind)
-    const missing = this.#fields.filter(({ id }) => isEmptyValue(values[id]) && isShownBy(of, id))
+    const begins = this.#of(kind)
+    const missing = begins.filter(({ field }) => isEmptyValue(values[field.id]))
     if (!missing.length) return values
-    const more = missing.map((field) => [field.id, this.#valueOf(field, field.fallback!)] as const)
+    const more = missing.map(({ field, fallback }) => [field.id, this.#valueOf(field, fallback)] as const)
     return { ...values, ...Object.fromEntries(more.filter(([, value]) => !isEmptyValue(value))) }
+  }
+
+  /** What new items of a kind have: worked out once for each. */
+  #of(kind: string): readonly Begin[] {
+    const known = this.#byKind.get(kind)
+    if (known) return known
+    const of = this.reader.maybe('kind', kind)
+    const all = this.#all.flatMap((field) => {
+      const fallback = isShownBy(of, field.id) ? fallbackOf(field, of) : null
+      return fallback ? [{ field, fallback }] : []
+    })
+    this.#byKind.set(kind, all)
+    return all
   }
 
   #valueOf(field: Field, fallback: Fallback): Value {

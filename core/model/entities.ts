@@ -7,6 +7,7 @@ import type {
   FactRef,
   Fallback,
   Field,
+  Kind,
   Records,
   TurnOf,
   ViewDefinition,
@@ -89,6 +90,18 @@ function mapFallback({ type }: Field, fallback: Fallback, map: MapId): Fallback 
   const { value } = fallback
   if (typeof value === 'string') return { ...fallback, value: map(value, entity) }
   return Array.isArray(value) ? { ...fallback, value: each(value as string[], entity, map) } : fallback
+}
+
+/** Of which type each field is, is not said here: whatever stands among its values may be an id. */
+const mapDefaults = (defaults: NonNullable<Kind['defaults']>, map: MapId): NonNullable<Kind['defaults']> =>
+  Object.fromEntries(
+    Object.entries(defaults).map(([field, fallback]) => [map(field, 'field'), mapValue(fallback, map)]),
+  ) as NonNullable<Kind['defaults']>
+function mapValue(fallback: Fallback, map: MapId): Fallback {
+  if (fallback.is !== 'value') return fallback
+  const { value } = fallback
+  if (typeof value === 'string') return { ...fallback, value: map(value) }
+  return Array.isArray(value) ? { ...fallback, value: each(idsOf(value), undefined, map) } : fallback
 }
 
 /** A formula names fields by their ids, between accents (`fields/formulas.ts`). */
@@ -225,8 +238,9 @@ export const entities: { readonly [E in EntityName]: Entity<Records[E]> } = {
       ...mapped(record, { id: 'kind', project: 'project', workflow: 'workflow' }, map),
       ...(record.shows && { shows: each(record.shows, 'field', map) }),
       ...(record.inside && { inside: each(record.inside, 'kind', map) }),
+      ...(record.defaults && { defaults: mapDefaults(record.defaults, map) }),
     }),
-    firm: (record) => ({ ...record, shows: null, inside: null }),
+    firm: (record) => ({ ...record, shows: null, inside: null, defaults: null }),
   },
   field: {
     held: 'directory',

@@ -115,6 +115,18 @@ export const moveNoteRecord = z.object({
 /** That two items belong together. `field`: as which the item at `from` holds the one at `to` (`links.ts`). */
 export const linkRecord = z.object({ id: ids.linkId, field: ids.fieldId, from: ids.itemId, to: ids.itemId })
 
+/** What a new item has in a field where nobody says it. */
+export const fallbackRecord = z.discriminatedUnion('is', [
+  z.object({ is: z.literal('value'), value: valueRecord }),
+  /** So many working days after the day on which it is made. */
+  z.object({ is: z.literal('today'), days: whole(-366, 366) }),
+  /** Whoever makes it. */
+  z.object({ is: z.literal('maker') }),
+  /** One more than the most that any item holds. */
+  z.object({ is: z.literal('next') }),
+])
+/** What a new item of a kind has where nobody says it, by field, in place of what the field says. May speak of some that have gone. */
+export const defaultsRecord = z.nullable(z.record(ids.fieldId, fallbackRecord))
 /** The fields that an item of a kind shows, in their order; null: all of the project's. May speak of some that have gone. */
 export const showsRecord = z.nullable(list(ids.fieldId, 200))
 /** The kinds that may be inside one; null: any. May speak of some that have gone. */
@@ -130,6 +142,7 @@ export const kindRecord = z.object({
   archived: z.boolean(),
   shows: z.optional(showsRecord),
   inside: z.optional(insideRecord),
+  defaults: z.optional(defaultsRecord),
 })
 
 const fieldBase = {
@@ -140,16 +153,6 @@ const fieldBase = {
   rank,
   archived: z.boolean(),
 }
-/** What a new item has in a field where nobody says it. */
-export const fallbackRecord = z.discriminatedUnion('is', [
-  z.object({ is: z.literal('value'), value: valueRecord }),
-  /** So many working days after the day on which it is made. */
-  z.object({ is: z.literal('today'), days: whole(-366, 366) }),
-  /** Whoever makes it. */
-  z.object({ is: z.literal('maker') }),
-  /** One more than the most that any item holds. */
-  z.object({ is: z.literal('next') }),
-])
 /** What is kept of each item of a project. */
 export const fieldRecord = z.object({
   ...fieldBase,

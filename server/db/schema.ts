@@ -146,6 +146,7 @@ export const kind = pgTable('kind', {
   archived: boolean('archived').notNull(),
   shows: jsonb('shows'),
   inside: jsonb('inside'),
+  defaults: jsonb('defaults'),
 }, byId) // prettier-ignore
 
 export const field = pgTable('field', {

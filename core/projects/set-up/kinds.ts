@@ -1,21 +1,32 @@
 import * as z from 'zod/mini'
 import { name } from '../../base/schemas'
 import * as ids from '../../base/id-schemas'
-import { problem } from '../../base/result'
+import { firstProblem, problem, type Problem } from '../../base/result'
 import type { Change } from '../../change/patch'
 import { changeOf, changeStatus, stamp, StayIds } from '../../items/changes'
 import { kindIcons } from '../../model/names'
-import { kindsOf, maybeStep, startOfKind } from '../../model/reader'
-import { insideRecord, kindRecord, showsRecord } from '../../model/schemas'
+import { fallbackRefusal } from '../../items/fallbacks'
+import { kindsOf, maybeStep, startOfKind, type Reader } from '../../model/reader'
+import type { Kind } from '../../model/records'
+import { defaultsRecord, insideRecord, kindRecord, showsRecord } from '../../model/schemas'
 import { recordCommands, unmade } from '../../setup/record-commands'
 import { archivedNow, itemsWith } from './in-project'
+
+/** What a kind says of fields that are there is what these can have. */
+function defaultsRefusal(reader: Reader, { project, defaults }: Kind): Problem | undefined {
+  return firstProblem(Object.entries(defaults ?? {}), ([id, fallback]) => {
+    const field = reader.maybe('field', id)
+    if (field?.project !== project) return problem('other-project')
+    return field.archived ? undefined : fallbackRefusal(reader, { ...field, fallback })
+  })
+}
 
 /** Adding, changing, removing and ordering the kinds of a project. */
 export const kinds = recordCommands({
   entity: 'kind',
   record: kindRecord,
   id: ids.kindId,
-  fields: { name, icon: z.enum(kindIcons), shows: showsRecord, inside: insideRecord },
+  fields: { name, icon: z.enum(kindIcons), shows: showsRecord, inside: insideRecord, defaults: defaultsRecord },
   siblings: (reader, kind) => kindsOf(reader, kind.project),
   called: (kind) => kind.name,
   check(reader, kind) {
@@ -23,7 +34,7 @@ export const kinds = recordCommands({
     const known = isOurs(reader.maybe('workflow', kind.workflow))
     const fields = (kind.shows ?? []).every((id) => isOurs(reader.maybe('field', id)))
     const inside = (kind.inside ?? []).every((id) => id === kind.id || isOurs(reader.maybe('kind', id)))
-    return known && fields && inside ? undefined : problem('other-project')
+    return known && fields && inside ? defaultsRefusal(reader, kind) : problem('other-project')
   },
   /** `to`: what its items become; those whose status that kind has not start over. */
   removal: z.object({ to: ids.kindId }),
