@@ -6,7 +6,7 @@ import { compareRanked } from '#core/base/ranks'
 import { may as mayDo } from '#core/access/access'
 import type { ProjectAct, WorkspaceAct } from '#core/access/acts'
 import { personActor } from '#core/change/actor'
-import { fieldsOf, kindsOf, projectsInOrder, statusesOf } from '#core/model/reader'
+import { fieldsOf, kindsOf, patternsOf, projectsInOrder, statusesOf } from '#core/model/reader'
 import type { EntityName, Person, Project, ProjectId, Records, Status, View } from '#core/model/records'
 import { State } from '#core/model/state'
 import { changeRefusal } from '#core/access/changing'
@@ -60,14 +60,17 @@ function answeredByWorker(session: ReturnType<typeof useSession>, nameOf: Names[
 /** What there is in each project. */
 function projectsIn(reader: ShallowRef<State>) {
   const projects = computed(() => projectsInOrder(reader.value))
+  const patterns = computed(() => patternsOf(reader.value))
   /** How far along its workflow each status is. */
   const shares = computed(
     () => new Map([...reader.value.all('status')].map((status) => [status.id, shareOfStatus(reader.value, status)])),
   )
   return {
     projects,
+    /** Kept for new projects to begin with. */
+    patterns,
     byPrefix: (prefix: string): Project | undefined =>
-      projects.value.find((project) => project.prefix === prefix.toUpperCase() || project.oldPrefixes.includes(prefix.toUpperCase())), // prettier-ignore
+      [...projects.value, ...patterns.value].find((project) => project.prefix === prefix.toUpperCase() || project.oldPrefixes.includes(prefix.toUpperCase())), // prettier-ignore
     views: (project: ProjectId): View[] =>
       [...reader.value.all('view')]
         .filter((view) => view.project === project)

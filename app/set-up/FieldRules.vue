@@ -25,6 +25,7 @@ const type = computed(() => fieldTypes[props.field.type])
   display: grid;
   grid-template-columns: repeat(auto-fit, minmax(180px, 1fr));
   gap: 10px 12px;
+  align-items: start;
 }
 .rules > .v-checkbox {
   grid-column: 1 / -1;

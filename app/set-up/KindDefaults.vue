@@ -71,5 +71,6 @@ function save(): void {
   display: grid;
   grid-template-columns: repeat(auto-fit, minmax(180px, 1fr));
   gap: 10px 12px;
+  align-items: start;
 }
 </style>

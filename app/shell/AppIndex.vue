@@ -19,6 +19,7 @@ import { frameWords } from './words'
 import { PersonPebble } from '../parts/marks'
 import WrenMark from '../parts/WrenMark.vue'
 import DeleteProject from './DeleteProject.vue'
+import { KeepPattern } from './keep-later'
 import NameProject from './NameProject.vue'
 import NewProject from './NewProject.vue'
 import { isShowingKeys } from './shortcuts'
@@ -88,11 +89,23 @@ function openMenu(label: string, acts: readonly Act[], event: MouseEvent | Keybo
 }
 const named = shallowRef<Project>()
 const erased = shallowRef<Project>()
-const { acts: projectActs, restoring } = useProjectActs(
+const kept = shallowRef<Project>()
+const {
+  acts: projectActs,
+  restoring,
+  opening,
+} = useProjectActs(
   (project) => (named.value = project),
+  (project) => (kept.value = project),
   (project) => (erased.value = project),
 )
 const archived = computed(restoring)
+const patterns = computed(opening)
+/** What is kept as a pattern is listed while it is open. */
+const listed = computed(() => [
+  ...directory.projects,
+  ...directory.patterns.filter(({ prefix }) => route.path.startsWith(`/app/${prefix}/`)),
+])
 const ownActs = (): Act[] => [
   { label: frameWords.settings, do: () => void router.push('/app/settings') },
   ...(directory.may('make owners') ? [{ label: frameWords.outbox, do: () => void router.push('/app/outbox') }] : []),
@@ -130,7 +143,7 @@ const ownActs = (): Act[] => [
         :title="frameWords.people"
       />
       <section
-        v-for="(project, at) in directory.projects"
+        v-for="(project, at) in listed"
         :key="project.id"
         data-project
         :aria-label="project.name"
@@ -192,6 +205,13 @@ const ownActs = (): Act[] => [
         @click="openMenu(projectWords.archived, archived, $event)"
         >{{ projectWords.archived }}</VBtn
       >
+      <VBtn
+        v-if="mayStart && patterns.length"
+        class="start again"
+        aria-haspopup="menu"
+        @click="openMenu(projectWords.patterns, patterns, $event)"
+        >{{ projectWords.patterns }}</VBtn
+      >
     </VList>
     <VBtn
       v-if="directory.me"
@@ -207,6 +227,7 @@ const ownActs = (): Act[] => [
     <ActMenu v-if="menu" v-bind="menu" @close="menu = undefined" />
     <NewProject v-model="isStarting" />
     <NameProject v-model="named" />
+    <KeepPattern v-model="kept" />
     <DeleteProject v-model="erased" />
   </div>
 </template>

@@ -7,7 +7,11 @@ import { projectWords } from './project-words'
 import { frameWords } from './words'
 
 /** What can be done with a project from where it is listed. `name` asks for another name, `erase` whether it is to go for good. */
-export function useProjectActs(name: (project: Project) => void, erase: (project: Project) => void) {
+export function useProjectActs(
+  name: (project: Project) => void,
+  keep: (project: Project) => void,
+  erase: (project: Project) => void,
+) {
   const directory = useDirectory()
   const changes = useChanges()
   const router = useRouter()
@@ -33,9 +37,12 @@ export function useProjectActs(name: (project: Project) => void, erase: (project
     ...(directory.may('set up project', project.id)
       ? [
           { label: projectWords.rename, do: () => name(project) },
-          ...moves(project),
+          ...(project.pattern ? [] : moves(project)),
           { label: projectWords.archive, do: () => void archive(project) },
         ]
+      : []),
+    ...(directory.may('start projects') && !project.pattern
+      ? [{ label: projectWords.keepAs, do: () => keep(project) }]
       : []),
     ...erasing(project),
   ]
@@ -58,5 +65,11 @@ export function useProjectActs(name: (project: Project) => void, erase: (project
         },
         ...erasing(project),
       ])
-  return { acts, restoring }
+  /** Opens what is kept as a pattern: it stands in the index for as long as it is looked at. */
+  const opening = (): Act[] =>
+    directory.patterns.flatMap((project) => {
+      const view = directory.views(project.id)[0]
+      return view ? [{ label: projectWords.openPattern(project.name), do: () => void router.push(`/app/${project.prefix}/${view.id}`) }] : [] // prettier-ignore
+    })
+  return { acts, restoring, opening }
 }

@@ -154,7 +154,7 @@ describe('what entering a status asks for', () => {
     goes(2, 1)
     const { state, project, ids, people } = acting.small
     const named = { name: 'Seed bank', prefix: 'SED', colour: 'moss', rank: 'b8', maker: people.lead.id } as const
-    const like = likeAnother(state, project, named, ids.next)
+    const { body: like } = likeAnother(state, project, named, ids.next)
     const step = like.steps.find(({ asks }) => asks?.length)!
     expect(step.goesTo).toEqual([like.statuses[1]!.id])
     expect(like.fields.map(({ id }) => id as string)).toContain((step.asks![0] as { field: string }).field)

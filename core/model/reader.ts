@@ -66,8 +66,13 @@ export const kindsOf = (reader: Reader, project: ProjectId): Kind[] => inOrder(r
 /** The statuses of a project in their order, whichever workflow they are in. */
 export const statusesOf = (reader: Reader, project: ProjectId): Status[] =>
   inOrder(reader.all('status'), ofProject(project))
+/** Whether somebody works on a project: it is not archived, and no pattern for others. */
+export const isWorkedOn = ({ archived, pattern }: Pick<Project, 'archived' | 'pattern'>): boolean =>
+  !archived && !pattern
 /** The projects of the index in its order. */
-export const projectsInOrder = (reader: Reader): Project[] => inOrder(reader.all('project'), () => true)
+export const projectsInOrder = (reader: Reader): Project[] => inOrder(reader.all('project'), isWorkedOn)
+/** The projects that are kept as patterns. */
+export const patternsOf = (reader: Reader): Project[] => inOrder(reader.all('project'), ({ pattern }) => !!pattern)
 /** The boards of a project in their order. */
 export const boardsOf = (reader: Reader, project: ProjectId): Board[] =>
   inOrder(reader.all('board'), ofProject(project))

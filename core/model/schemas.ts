@@ -42,6 +42,8 @@ export const projectRecord = z.object({
   colour,
   rank,
   archived: z.boolean(),
+  /** Kept for others to begin with: nobody works on it. */
+  pattern: z.optional(z.nullable(z.boolean())),
   uses: usesRecord,
   called: z.optional(calledRecord),
   nextNumber: whole(1),

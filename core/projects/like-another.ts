@@ -25,16 +25,17 @@ function wholeFields(all: readonly Field[]): Field[] {
 
 const uuids = /[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}/g
 
+/** What a project begins with that is set up as another is, and which id takes the place of which. */
+export interface Alike {
+  readonly body: ProjectBody
+  readonly map: MapId
+}
+
 /**
  * What a project begins with that is set up as another is: its statuses, workflows, kinds, fields, options, board and the
  * views that everyone sees, all of them with ids of their own; none of its items and people.
  */
-export function likeAnother(
-  reader: Reader,
-  other: Project,
-  { maker, ...named }: NewProject,
-  newId: NewId,
-): ProjectBody {
+export function likeAnother(reader: Reader, other: Project, { maker, ...named }: NewProject, newId: NewId): Alike {
   const statuses = statusesOf(reader, other.id)
   const kinds = kindsOf(reader, other.id)
   const workflows = [...reader.all('workflow')].filter(({ id }) => kinds.some((kind) => kind.workflow === id))
@@ -82,8 +83,15 @@ export function likeAnother(
     return { ...view, definition: { ...view.definition, ...parts } }
   }
 
-  return {
-    project: { ...entityOf('project').mapIds(other, map), ...named, oldPrefixes: [], archived: false, nextNumber: 1 },
+  const body: ProjectBody = {
+    project: {
+      ...entityOf('project').mapIds(other, map),
+      ...named,
+      oldPrefixes: [],
+      archived: false,
+      pattern: null,
+      nextNumber: 1,
+    },
     statuses: mapped('status', statuses),
     workflows: mapped('workflow', workflows),
     steps: mapped('step', parts.steps.map(known)),
@@ -96,4 +104,5 @@ export function likeAnother(
     limits: mapped('limit', parts.limits),
     views: mapped('view', views.map(trimmed)).map((view) => ({ ...view, maker })),
   }
+  return { body, map }
 }

@@ -42,7 +42,7 @@ describe.each(patternNames)('the pattern %s', (name) => {
     )
     if (read)
       run(small.state, command(small.ids, { type: 'field.remove', target: read, how: {} }), small.people.owner.id)
-    const like = likeAnother(small.state, small.state.maybe('project', body.project.id)!, { ...named, name: 'Short bed', prefix: 'SBD' }, () => small.ids.next()) // prettier-ignore
+    const { body: like } = likeAnother(small.state, small.state.maybe('project', body.project.id)!, { ...named, name: 'Short bed', prefix: 'SBD' }, () => small.ids.next()) // prettier-ignore
     const again = command(small.ids, { type: 'projects.create', ...like })
     expect(judge(small.state, again, contextOf(again, small.people.owner.id))).toMatchObject({ ok: true })
     const gone = fieldsOf(small.state, body.project.id).length - like.fields.length

@@ -172,7 +172,7 @@ describe('a project that is there', () => {
 })
 
 describe('a project that is set up as another is', () => {
-  const copied = () => likeAnother(small.state, must(small.state.maybe('project', small.project.id), 'project'), { name: 'Seed bank', prefix: 'SED', colour: 'pool', rank: 'a2', maker: small.people.lead.id }, small.ids.next) // prettier-ignore
+  const copied = () => likeAnother(small.state, must(small.state.maybe('project', small.project.id), 'project'), { name: 'Seed bank', prefix: 'SED', colour: 'pool', rank: 'a2', maker: small.people.lead.id }, small.ids.next).body // prettier-ignore
 
   it('has the same statuses, fields, columns, limits and shared views, all of its own, and no items', () => {
     const body = copied()

@@ -3,7 +3,7 @@ import type { PlainDate } from '../base/dates'
 import { compareRanked } from '../base/ranks'
 import { must } from '../base/result'
 import type { ItemTable } from '../model/item-table'
-import type { Reader } from '../model/reader'
+import { isWorkedOn, type Reader } from '../model/reader'
 import type { Item, PersonId, Project } from '../model/records'
 import { dueOf, lateDays } from '../model/turn'
 import { viewContext } from '../facts/contract'
@@ -61,7 +61,7 @@ export function queueOf(reader: Reader, person: PersonId, today: PlainDate): Que
 /** The projects whose items stand in a person's queue. */
 export function queuedProjects(reader: Reader, person: PersonId): ReadonlyMap<string, Project> {
   const projects = [...reader.all('project')].filter(
-    (project) => !project.archived && maySee(reader, person, project.id),
+    (project) => isWorkedOn(project) && maySee(reader, person, project.id),
   )
   return new Map(projects.map((project) => [project.id, project]))
 }

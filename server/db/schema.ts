@@ -93,6 +93,7 @@ export const project = pgTable('project', {
   colour: text('colour').notNull(),
   rank: text('rank').notNull(),
   archived: boolean('archived').notNull(),
+  pattern: boolean('pattern'),
   uses: jsonb('uses').notNull(),
   called: jsonb('called'),
   nextNumber: integer('next_number').notNull(),

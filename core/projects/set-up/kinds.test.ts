@@ -108,7 +108,7 @@ it('goes along where a project is started as another is, with ids of its own', (
   const [one] = fields()
   does(set(holder, 'shows', [one!.id]))
   does(set(holder, 'inside', [holder.id, plain.id]))
-  const body = likeAnother(small.state, small.project, { name: 'Rock', prefix: 'ROC', colour: 'moss', rank: 'b9', maker: lead() }, () => small.ids.next()) // prettier-ignore
+  const { body } = likeAnother(small.state, small.project, { name: 'Rock', prefix: 'ROC', colour: 'moss', rank: 'b9', maker: lead() }, () => small.ids.next()) // prettier-ignore
   const made = body.kinds.find(({ name }) => name === 'Bed')!
   expect(made.shows).toEqual([body.fields.find(({ name }) => name === one!.name)!.id])
   expect(made.inside).toEqual([made.id, body.kinds.find(({ name }) => name === plain.name)!.id])
