@@ -1,5 +1,7 @@
 <script setup lang="ts">
+import { computed } from 'vue'
 import { v7 } from 'uuid'
+import { askedOf } from '#core/items/fallbacks'
 import type { Row } from '#core/layouts/rows'
 import { startOfKind } from '#core/model/reader'
 import type { Item, ItemId } from '#core/model/records'
@@ -18,11 +20,15 @@ const changes = useChanges()
 const directory = useDirectory()
 const statusOf = (row: Row) => directory.reader.maybe('status', row.item.status)
 
-async function add(title: string): Promise<boolean> {
+const asks = computed(() => {
+  const kind = directory.reader.maybe('kind', props.item.kind)
+  return kind ? askedOf(directory.reader, kind) : []
+})
+async function add(title: string, values: Item['values']): Promise<boolean> {
   const { id: parent, project, kind } = props.item
   const start = startOfKind(directory.reader, kind)
   if (!start) return false
-  const one = { item: v7() as ItemId, project, kind, title, status: start.id, parent, values: {} }
+  const one = { item: v7() as ItemId, project, kind, title, status: start.id, parent, values }
   return !!(await changes.send({ type: 'items.add', items: [one] }))
 }
 </script>
@@ -52,6 +58,7 @@ async function add(title: string): Promise<boolean> {
       class="new"
       :label="itemWords.addInside"
       :placeholder="itemWords.addInside"
+      :asks="asks"
       :add="add"
     />
   </section>

@@ -1,28 +1,52 @@
 <script setup lang="ts">
-import { onMounted, ref } from 'vue'
+import { computed, onMounted, ref, shallowReactive } from 'vue'
+import { VBtn } from 'vuetify/components/VBtn'
 import { VTextField } from 'vuetify/components/VTextField'
+import { isEmptyValue, type Value } from '#core/fields/value'
+import type { Field, Item } from '#core/model/records'
+import { FieldInput } from './controls'
+import { editorWords } from './words'
 
 /**
- * A line in which the title of a new item is typed. `add` says whether it was taken: if not, it stays to be mended.
- * `isBrief`: it has been opened to be left again, and takes what is in it when it is.
+ * A line in which the title of a new item is typed, and what it must have besides. `add` says whether it was taken: if not,
+ * it stays to be mended. `isBrief`: it has been opened to be left again, and takes what is in it when it is.
  */
 const props = defineProps<{
   label: string
   placeholder: string
   isBrief?: boolean
-  add(title: string): Promise<unknown>
+  /** What has to be filled in; it stays for the next one, as it was said. */
+  asks?: readonly Field[]
+  add(title: string, said: Item['values']): Promise<unknown>
 }>()
 const emit = defineEmits<{ leave: [] }>()
+const form = ref<HTMLFormElement>()
 const input = ref<InstanceType<typeof VTextField>>()
 const title = ref('')
+const said = shallowReactive<Record<string, Value>>({})
+const asked = computed(() => (title.value.trim() ? (props.asks ?? []) : []))
+const isLacking = (field: Field): boolean => isEmptyValue(said[field.id]) || said[field.id] === false
 onMounted(() => props.isBrief && input.value?.focus())
+/** Goes to what is lacking, which may not have been fetched yet. */
+function ask(at: number, frames = 120): void {
+  const found = form.value?.querySelectorAll('.asked-for > *')[at]?.querySelector('input')
+  if (found) found.focus()
+  else if (frames) requestAnimationFrame(() => ask(at, frames - 1))
+}
 async function take(): Promise<void> {
   const text = title.value.trim()
+  if (!text) return
+  const lacking = asked.value.findIndex(isLacking)
+  if (lacking >= 0) return ask(lacking)
+  const values = Object.fromEntries(asked.value.map(({ id }) => [id, said[id] ?? null]))
   title.value = ''
-  if (text && !(await props.add(text))) title.value = text
+  if (!(await props.add(text, values))) title.value = text
+  else input.value?.focus()
 }
-async function blur(): Promise<void> {
-  if (!props.isBrief) return
+/** What is chosen from hangs elsewhere; what is left half filled in is asked for. */
+async function leave(event: FocusEvent): Promise<void> {
+  if (!props.isBrief || form.value?.contains(event.relatedTarget as Node | null)) return
+  if (asked.value.some(isLacking)) return
   await take()
   if (!title.value) emit('leave')
 }
@@ -35,24 +59,50 @@ defineExpose({ focus: () => input.value?.focus() })
 </script>
 
 <template>
-  <form class="new-item" @submit.prevent="take">
+  <form ref="form" class="new-item" @submit.prevent="take" @focusout="leave">
     <slot />
     <VTextField
       ref="input"
       v-model="title"
+      class="title"
       variant="plain"
       :aria-label="label"
       :placeholder="placeholder"
       maxlength="600"
       autocomplete="off"
-      @blur="blur"
       @keydown.esc="escape"
     />
+    <div v-if="asked.length" class="asked-for">
+      <FieldInput
+        v-for="field in asked"
+        :key="field.id"
+        :model-value="said[field.id] ?? null"
+        :field="field"
+        @update:model-value="said[field.id] = $event"
+        @keydown.esc="escape"
+      />
+      <VBtn type="submit" variant="outlined">{{ editorWords.add }}</VBtn>
+    </div>
   </form>
 </template>
 
 <style scoped>
 form {
   align-items: center;
+  flex-wrap: wrap;
+}
+.title {
+  flex: 1 1 220px;
+}
+.asked-for {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px 10px;
+  flex: 0 1 auto;
+  padding: 4px 0;
+  align-items: center;
+}
+.asked-for > .v-input {
+  min-width: 150px;
 }
 </style>

@@ -41,6 +41,7 @@ export const controlsWords = {
 
 export const editorWords = {
   choose: (name: string) => `Choose ${name}`,
+  add: 'Add',
   clear: 'Clear',
   unlink: (key: string) => `Take ${key} out`,
   none: 'Nothing found',

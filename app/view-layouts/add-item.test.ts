@@ -32,7 +32,7 @@ beforeEach(() => {
 const statuses = () => statusesOf(small.state, small.project.id)
 function add(where: Condition[], status?: StatusId) {
   const definition = (): ViewDefinition => ({ v: 3, layout: 'table', where, group: [], sort: [], totals: [], show: [] })
-  return useAddItem(() => small.project, definition)('Sow leeks', () => status)
+  return useAddItem(() => small.project, definition).add('Sow leeks', {}, () => status)
 }
 const anyOf = (fact: AutomaticFactName | FactRef, values: string[]): Condition => ({
   about: 'fact',

@@ -1,6 +1,8 @@
+import { computed } from 'vue'
 import { v7 } from 'uuid'
 import { fitting } from '#core/views/fitting'
-import type { ItemId, PersonId, Project, StatusId, ViewDefinition } from '#core/model/records'
+import { askedOf } from '#core/items/fallbacks'
+import type { Item, ItemId, PersonId, Project, StatusId, ViewDefinition } from '#core/model/records'
 import { useChanges } from '../data/changes'
 import { useDirectory } from '../data/directory'
 import { useSession } from '../data/session'
@@ -11,14 +13,32 @@ export function useAddItem(project: () => Project, definition: () => ViewDefinit
   const directory = useDirectory()
   const session = useSession()
 
-  /** `statusIn`: the status that an item of the kind gets in place of the fitting one. Undefined: it was not added. */
-  return async (title: string, statusIn?: (kind: string) => StatusId | undefined): Promise<ItemId | undefined> => {
-    const item = v7() as ItemId
+  const fit = () => {
     const viewer = { me: session.me as PersonId, today: directory.today }
-    const { kind, status, parent, values } = fitting(directory.reader, project(), definition().where, viewer)
+    return fitting(directory.reader, project(), definition().where, viewer)
+  }
+  /** What has to be filled in besides the title. */
+  const asks = computed(() => {
+    const { kind, values } = fit()
+    return kind ? askedOf(directory.reader, kind, values) : []
+  })
+  /** `statusIn`: the status that an item of the kind gets in place of the fitting one. Undefined: it was not added. */
+  async function add(title: string, said: Item['values'], statusIn?: StatusIn): Promise<ItemId | undefined> {
+    const item = v7() as ItemId
+    const { kind, status, parent, values } = fit()
     const given = kind && (statusIn?.(kind.id) ?? status?.id)
     if (!given) return undefined
-    const one = { item, project: project().id, kind: kind.id, title, status: given, parent, values }
+    const one = {
+      item,
+      project: project().id,
+      kind: kind.id,
+      title,
+      status: given,
+      parent,
+      values: { ...values, ...said },
+    }
     return (await changes.send({ type: 'items.add', items: [one] })) ? item : undefined
   }
+  return { add, asks }
 }
+type StatusIn = (kind: string) => StatusId | undefined

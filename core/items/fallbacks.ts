@@ -113,6 +113,12 @@ export class Fallbacks {
 export const requiredIn = (reader: Reader, project: ProjectId): Field[] =>
   fieldsOf(reader, project).filter(({ required }) => required)
 
+/** The fields that somebody has to fill in for a new item of a kind: required, without a default, and not said. */
+export const askedOf = (reader: Reader, kind: Kind, said: Item['values'] = {}): Field[] =>
+  requiredIn(reader, kind.project).filter(
+    (field) => isShownBy(kind, field.id) && isEmptyValue(said[field.id]) && !fallbackOf(field, kind),
+  )
+
 /** What new items lack, all of it at once, so that it can be filled in where one is. */
 export function requiredRefusal(
   required: readonly Field[],

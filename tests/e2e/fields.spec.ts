@@ -194,10 +194,13 @@ test('what every new item must have is asked for where one is added; a default c
   })
   await page.getByLabel('Add an item').fill('Sharpen the secateurs')
   await page.keyboard.press('Enter')
-  const asked = page.getByRole('dialog')
-  await asked.getByRole('textbox', { name: 'Where' }).fill('at the bench')
+  // It is asked for in the line itself, which has the keyboard there now.
+  const asked = page.getByRole('textbox', { name: 'Where' })
+  await expect(asked).toBeFocused()
+  await page.keyboard.type('at the bench')
   await page.keyboard.press('Enter')
   await expect(asked).toBeHidden()
+  await expect(page.getByLabel('Add an item')).toBeFocused()
   // It is the last of all.
   await page.getByLabel('Add an item').focus()
   await page.keyboard.press('Escape')

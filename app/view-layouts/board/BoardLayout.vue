@@ -3,7 +3,7 @@ import { useDisplay } from 'vuetify'
 import { computed, onBeforeUnmount, onMounted, provide, ref, shallowRef, watch } from 'vue'
 import type { LimitSet } from '#core/model/reader'
 import type { Row } from '#core/layouts/rows'
-import type { StatusId } from '#core/model/records'
+import type { Item, StatusId } from '#core/model/records'
 import { useQuery } from '../../data/use-query'
 import { useChanges } from '../../data/changes'
 import { useDirectory } from '../../data/directory'
@@ -33,7 +33,7 @@ const { mobile } = useDisplay()
 const changes = useChanges()
 const directory = useDirectory()
 const views = useViews()
-const addItem = useAddItem(
+const { add: addItem, asks } = useAddItem(
   () => props.project,
   () => props.definition,
 )
@@ -185,7 +185,8 @@ function hold(status: StatusId, column: string): void {
 }
 const setLimit = ({ column, limit }: ShownColumn, to: LimitSet | null) =>
   changes.send({ type: 'limit.set', column: column.id, from: limit, to })
-const add = (column: ShownColumn, title: string) => addItem(title, (kind) => shownColumns.statusIn(column, kind))
+const add = (column: ShownColumn, title: string, said: Item['values']) =>
+  addItem(title, said, (kind) => shownColumns.statusIn(column, kind))
 
 provide(boardKey, {
   scroller, lift, pointer, mayMove, cardKey,
@@ -249,7 +250,8 @@ provide(boardKey, {
           :key="one.column.id"
           :shown="one"
           :class="{ here: one.column.id === onPhone }"
-          :add="(title: string) => add(one, title)"
+          :asks="asks"
+          :add="(title: string, said: Item['values']) => add(one, title, said)"
           :is-adding="addingIn === one.column.id"
           @adding="addingIn = $event ? one.column.id : undefined"
         />

@@ -4,6 +4,7 @@ import { useVirtualizer } from '@tanstack/vue-virtual'
 import { must } from '#core/base/result'
 import { tieId } from '#core/base/ids'
 import type { Row } from '#core/layouts/rows'
+import type { Field, Item } from '#core/model/records'
 import { columnWords, viewWords } from '../words'
 import { AddItem } from '../../parts/controls'
 import { useStretch } from '../../parts/use-stretch'
@@ -13,7 +14,12 @@ import { boardKey } from './context'
 import type { ShownColumn } from './use-columns'
 
 /** The cards of a column; only those in sight are drawn. */
-const props = defineProps<{ shown: ShownColumn; isAdding: boolean; add(title: string): Promise<unknown> }>()
+const props = defineProps<{
+  shown: ShownColumn
+  isAdding: boolean
+  asks: readonly Field[]
+  add(title: string, said: Item['values']): Promise<unknown>
+}>()
 const emit = defineEmits<{ adding: [isAdding: boolean] }>()
 const board = must(inject(boardKey), 'board')
 const directory = useDirectory()
@@ -101,6 +107,7 @@ const slot = computed(() => {
         is-brief
         :label="columnWords.add(column.name)"
         :placeholder="viewWords.addHint"
+        :asks="asks"
         :add="add"
         @leave="emit('adding', false)"
       />

@@ -38,7 +38,7 @@ const directory = useDirectory()
 const views = useViews()
 const { mobile } = useDisplay()
 const preferences = usePreferences()
-const addItem = useAddItem(
+const { add: addItem, asks } = useAddItem(
   () => props.project,
   () => props.definition,
 )
@@ -326,6 +326,7 @@ function keepSent(index: number, title: string | undefined): void {
       class="add"
       :label="viewWords.add"
       :placeholder="viewWords.addHint"
+      :asks="asks"
       :add="addItem"
       @leave="cells.focus(at.row, at.column)"
     >
