@@ -2,7 +2,8 @@ import { v7 } from 'uuid'
 import { starterPattern } from '#core/projects/starter-pattern'
 import type { BringInBody } from '#core/bring-in/command'
 import { mostRecords } from '#core/bring-in/limits'
-import type { ItemId } from '#core/model/records'
+import type { Value } from '#core/fields/value'
+import type { Field, FieldId, ItemId, ProjectId } from '#core/model/records'
 import type { Client } from '../tests/kit/client'
 
 const verbs = ['Reseat', 'Prime', 'Rewire', 'Label', 'Repot', 'Survey', 'Lag', 'Flush', 'Oil', 'Sow']
@@ -24,10 +25,13 @@ export async function foundProject(
   n: number,
   /** Which of the project's statuses an item is in. */
   statusOf = (i: number): number => (i * 7) % 6,
+  /** How many fields it has besides those that every project begins with; two in three items hold something in each. */
+  more = 0,
 ): Promise<{ project: string; table: string; board: string; statuses: readonly string[] }> {
   const { me, records } = await client.directory()
   const body = starterPattern({ name: `Bench ${n}`, prefix, colour: 'moss', rank: 'b99', maker: me }, v7)
-  await expectDone(client.command('projects.create', body))
+  const spare = spareFields(body.project.id, more)
+  await expectDone(client.command('projects.create', { ...body, fields: [...body.fields, ...spare] }))
   const people = records.person.map((person) => person.id)
   const { uses } = body.project
   const options = body.options.filter((option) => option.field === uses.need)
@@ -38,6 +42,7 @@ export async function foundProject(
     values: {
       [uses.assignees!]: [people[i % people.length]!], [uses.reviewer!]: [people[(i * 5) % people.length]!], [uses.effort!]: (i % 40) * 25,
       [uses.due!]: new Date(Date.UTC(2026, 9, 1) + (i % 200) * 86_400_000).toISOString().slice(0, 10), [uses.need!]: options[i % 4]!.id,
+      ...spareValues(spare, i),
     },
   })) // prettier-ignore
   for (let from = 0; from < n; from += mostRecords) {
@@ -59,6 +64,27 @@ export async function foundProject(
     table: body.views[1]!.id,
   }
 }
+
+const spareTypes = ['number', 'date', 'shortText', 'checkbox', 'rating', 'money'] as const
+function spareFields(project: ProjectId, n: number): Field[] {
+  return Array.from({ length: n }, (_, i) => ({
+    id: v7() as FieldId, project, name: `spare ${i}`, help: '', type: spareTypes[i % spareTypes.length]!, settings: {}, rank: `b5${String(i).padStart(2, '0')}1`, archived: false,
+  })) // prettier-ignore
+}
+const spareValueOf: Readonly<Record<(typeof spareTypes)[number], (i: number) => Value>> = {
+  number: (i) => i % 997,
+  date: (i) => new Date(Date.UTC(2026, 0, 1) + (i % 700) * 86_400_000).toISOString().slice(0, 10),
+  shortText: (i) => `${verbs[i % 10]} ${i % 512}`,
+  checkbox: () => true,
+  rating: (i) => 1 + (i % 5),
+  money: (i) => (i % 4001) * 25,
+}
+const spareValues = (spare: readonly Field[], i: number): Record<string, Value> =>
+  Object.fromEntries(
+    spare.flatMap(({ id, type }, k) =>
+      (i + k) % 3 ? [[id, spareValueOf[type as keyof typeof spareValueOf](i + k)]] : [],
+    ),
+  )
 
 async function expectDone(answer: Promise<{ problem?: { code: string } }>): Promise<void> {
   const { problem } = await answer

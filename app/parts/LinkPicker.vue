@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
 import { VIcon } from 'vuetify/components/VIcon'
 import type { Field, Item } from '#core/model/records'
 import { idsOf } from '#core/fields/value'
@@ -12,16 +12,22 @@ const props = defineProps<{ field: Field; item: Item; typed?: string | undefined
 const emit = defineEmits<{ choose: [id: string]; leave: [] }>()
 const directory = useDirectory()
 const held = computed(() => idsOf(props.item.values[props.field.id]))
+const box = ref<HTMLElement>()
+/** What was pressed has gone: the keyboard goes on where others are found. */
+function takeOut(id: string): void {
+  emit('choose', id)
+  box.value?.querySelector('input')?.focus()
+}
 const nameOf = (id: string) => directory.reader.names.item(id)
 </script>
 
 <template>
-  <div class="picker">
+  <div ref="box" class="picker">
     <ul v-if="held.length">
       <li v-for="id in held" :key="id">
         <span class="one-line"
           ><span class="soft">{{ nameOf(id)?.key }}</span> {{ nameOf(id)?.title }}</span
-        ><button type="button" :aria-label="editorWords.unlink(nameOf(id)?.key ?? '')" @click="emit('choose', id)">
+        ><button type="button" :aria-label="editorWords.unlink(nameOf(id)?.key ?? '')" @click="takeOut(id)">
           <VIcon size="16" icon="$close" />
         </button>
       </li>

@@ -3,8 +3,8 @@ import { h, type FunctionalComponent } from 'vue'
 import type { PlainDate } from '#core/base/dates'
 import type { Health } from '#core/fields/health'
 import type { FieldTypeName } from '#core/fields/names'
-import { isWithin } from '#core/fields/number'
-import { figuresOf, isWorkedOut, shownType, type Typed } from '#core/fields/registry'
+import { fieldContext } from '#core/model/reader'
+import { fieldTypes, figuresOf, isInItem, isWorkedOut, shownType, type Typed } from '#core/fields/registry'
 import { idsOf, type Value } from '#core/fields/value'
 import type { Field, Item } from '#core/model/records'
 import { dayWords, momentWords } from '../dates'
@@ -51,10 +51,7 @@ interface FieldParts {
 const typed = (value: Value): string => (typeof value === 'string' ? value : '')
 /** Numbers of all sorts, as they are said. */
 const figures = (least: number): FieldParts => ({
-  mark: (_directory, { value, field }) => {
-    const said = textMark(typeof value === 'number' ? figuresOf(field).say(value) : '')
-    return isWithin(Number(value), field.settings) ? said : { ...said, class: 'rust', title: valueWords.outOfBounds }
-  },
+  mark: (_directory, { value, field }) => textMark(typeof value === 'number' ? figuresOf(field).say(value) : ''),
   editor: 'line',
   isNumber: true,
   width: [least, 0],
@@ -144,7 +141,17 @@ export const partsOf = (field: Typed): FieldParts =>
 /** A field's value as it is shown; undefined where the item has none. */
 export function valueMark(directory: Directory, field: Field, item: Item, late: number): Mark | undefined {
   const value = item.values[field.id]
-  return value === undefined ? undefined : partsOf(field).mark(directory, { field, item, value, late })
+  if (value === undefined) return undefined
+  const mark = partsOf(field).mark(directory, { field, item, value, late })
+  if (!mark || !isMisfit(directory, field, value)) return mark
+  return { ...mark, class: [mark.class, 'rust'].filter(Boolean).join(' '), title: valueWords.misfit }
+}
+
+/** Whether it is from before a rule of its field. That others have the same shows where the field is set up. */
+function isMisfit(directory: Directory, field: Field, value: Value): boolean {
+  const { least, most, scale, single, craft, among } = field.settings
+  const isRuled = [least, most, scale, single, craft, among].some((rule) => rule !== undefined)
+  return isRuled && isInItem(field) && !!fieldTypes[field.type].check(value, fieldContext(directory.reader, field))
 }
 
 /** `named`: people with their names. */

@@ -54,7 +54,7 @@ export const editorWords = {
 } as const
 
 export const valueWords = {
-  outOfBounds: 'Out of bounds: it is from before there were any.',
+  misfit: 'It is from before there was a rule: it would not be taken today.',
   me: 'me (whoever is looking)',
   craft: 'my team (of whoever is looking)',
   nobody: 'nobody',

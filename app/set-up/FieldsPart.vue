@@ -11,6 +11,7 @@ import { useNewKey } from '../parts/new-key'
 import EditGrid, { type GridColumn, type GridHandle } from '../parts/EditGrid.vue'
 import type { Act } from '../parts/ActMenu.vue'
 import { useDirectory } from '../data/directory'
+import { useAsk } from '../data/use-ask'
 import { useQuery } from '../data/use-query'
 import { useViews } from '../data/views'
 import { useSetUpChange } from './changes'
@@ -29,6 +30,7 @@ const route = useRoute()
 const router = useRouter()
 const acts = useFieldActs(() => props.project)
 const drafts = useViews()
+const ask = useAsk()
 const { answer: filled } = useQuery('filled', () => ({ project: props.project.id }))
 
 type Column = 'name' | 'holds' | 'serves' | 'help' | 'filled' | 'views'
@@ -61,12 +63,14 @@ function see(...where: Condition[]): void {
 }
 const asked = (field: Field, test: FactTest): Condition => ({ about: 'fact', fact: fieldRef(field.id), test })
 const seeLacking = (field: Field): void => see(asked(field, { is: 'empty' }))
-/** Numbers from before there were bounds stay, and are found. */
+/** What is from before there was a rule stays, and is found. */
 const outs = computed(() => rows.value.filter(({ id }) => filled.value?.out[id]))
-function seeOut(field: Field): void {
-  const { least = null, most = null } = field.settings
-  const within = asked(field, { is: 'between', from: least, to: most })
-  see(asked(field, { is: 'filled' }), { about: 'none', of: [within] })
+/** So many are named one by one. */
+const mostSeen = 100
+async function seeOut(field: Field): Promise<void> {
+  const numbers = (await ask('misfits', { field: field.id }))?.slice(0, mostSeen) ?? []
+  const named = numbers.map((n): Condition => ({ about: 'fact', fact: { fact: 'key' }, test: { is: 'between', from: n, to: n } })) // prettier-ignore
+  if (named.length) see(named.length === 1 ? named[0]! : { about: 'any', of: named })
 }
 const otherName = ({ other }: Field['settings']) =>
   other && fieldWords.farOf(directory.reader.maybe('field', other)?.name ?? '')

@@ -8,7 +8,7 @@ import { isSameValue } from '#core/base/sorted-ids'
 import { currencies } from '#core/fields/currencies'
 import { keysIn, oneWord, writtenFormula } from '#core/fields/formulas'
 import type { GivenType } from '#core/fields/names'
-import { fieldTypes } from '#core/fields/registry'
+import { fieldTypes, shownType } from '#core/fields/registry'
 import { longestFormula, type FieldSettings } from '#core/fields/settings'
 import { functionList } from '#core/worked-out/function-list'
 import { nameables } from '#core/worked-out/names'
@@ -19,7 +19,7 @@ import { useChanges } from '../data/changes'
 import { useDirectory } from '../data/directory'
 import { fieldWords, workedFormWords } from './field-words'
 import TriedResults from './TriedResults.vue'
-import { decimalsOf } from './worked'
+import { decimalsOf, proposedGives } from './worked'
 
 /** The formula of a computed field: checked while it is typed, with what it comes to for some items. */
 const props = defineProps<{ field: Field; isNew: boolean }>()
@@ -39,9 +39,11 @@ const unit = ref(settings.value.unit ?? '')
 const currency = ref(settings.value.currency ?? currencies[0])
 
 const isNumber = computed(() => gives.value === 'number')
+const named = computed(() =>
+  keysIn(told.value?.formula ?? '').flatMap((key) => directory.reader.maybe('field', key) ?? []),
+)
 const decimalsNow = computed(() => {
-  const named = keysIn(told.value?.formula ?? '').flatMap((key) => directory.reader.maybe('field', key) ?? [])
-  return decimals.value ?? decimalsOf(written.value, named)
+  return decimals.value ?? decimalsOf(written.value, named.value)
 })
 const draft = computed((): FieldSettings => ({
   ...(told.value?.formula && { formula: told.value.formula }),
@@ -50,6 +52,13 @@ const draft = computed((): FieldSettings => ({
   ...(isNumber.value && decimalsNow.value && { decimals: decimalsNow.value }),
   ...(gives.value === 'money' && { currency: currency.value }),
 }))
+/** Somebody has said as what it is shown. */
+const isChosen = ref(!props.isNew)
+function propose(all: readonly GivenType[]): void {
+  gives.value = proposedGives(all, named.value)
+  const money = named.value.find(({ type, settings }) => shownType({ type, settings }) === 'money')
+  if (gives.value === 'money' && money?.settings.currency) currency.value = money.settings.currency
+}
 let asked = 0
 async function tryIt(): Promise<void> {
   const mine = ++asked
@@ -62,7 +71,7 @@ async function tryIt(): Promise<void> {
   if (mine !== asked || !answer) return
   told.value = answer
   problem.value = answer.problem ? await changes.wordsFor(answer.problem) : ''
-  if (answer.gives && !(gives.value && answer.gives.includes(gives.value))) gives.value = answer.gives[0]
+  if (answer.gives && !(isChosen.value && gives.value && answer.gives.includes(gives.value))) propose(answer.gives)
 }
 /** While somebody types, nothing is said of every letter. */
 const pauseMs = 180
@@ -70,9 +79,10 @@ let waiting: ReturnType<typeof setTimeout> | undefined
 onMounted(() => {
   watch(
     [written, gives, decimals, unit, currency],
-    () => {
+    (now, before) => {
       clearTimeout(waiting)
-      isFit.value = false
+      // How it is shown makes no formula worse.
+      if (now[0] !== before[0]) isFit.value = false
       waiting = setTimeout(() => void tryIt().then(settle), pauseMs)
     },
     { immediate: true },
@@ -136,7 +146,13 @@ const isNamed = (name: string, word: string): boolean => oneWord(name) === word
     </p>
     <p v-else-if="problem" class="fault" role="alert">{{ problem }}</p>
     <div v-if="told?.formula && giveChoices.length" class="shown">
-      <VSelect v-model="gives" :items="giveChoices" :label="workedFormWords.gives" :disabled="!isNew" />
+      <VSelect
+        v-model="gives"
+        @update:model-value="isChosen = true"
+        :items="giveChoices"
+        :label="workedFormWords.gives"
+        :disabled="!isNew"
+      />
       <VTextField v-if="isNumber" v-model="unit" :label="fieldWords.unit" maxlength="12" />
       <VNumberInput
         v-if="isNumber && isNew"

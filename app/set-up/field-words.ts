@@ -123,7 +123,7 @@ export const ruleWords = {
   lackIn: (n: number, field: string) =>
     `${counted(n, 'item from before has', 'items from before have')} nothing in ${field}.`,
   outIn: (n: number, field: string) =>
-    `${counted(n, 'item from before has', 'items from before have')} a number out of the bounds of ${field}.`,
+    `${counted(n, 'item from before holds', 'items from before hold')} something that ${field} would not take today.`,
   seeThem: 'See them',
   lack: (n: number) => `${counted(n, 'item has', 'items have')} nothing in it`,
 } as const

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import type { FieldTypeName } from '#core/fields/names'
 import type { FieldSettings } from '#core/fields/settings'
 import type { Field, FieldId } from '#core/model/records'
-import { decimalsOf, lookedUp, lookUpSettings, overOf, readBy, rollUpSettings, weights } from './worked'
+import { decimalsOf, proposedGives, lookedUp, lookUpSettings, overOf, readBy, rollUpSettings, weights } from './worked'
 
 const field = (name: string, type: FieldTypeName, settings: FieldSettings = {}): Field =>
   ({ id: name, project: 'p', name, help: '', type, settings, rank: 'a1', archived: false }) as unknown as Field
@@ -58,6 +58,16 @@ describe('what worked-out fields read', () => {
     expect(rollUpSettings({ over: beds, weight: undefined, how: 'count', of: undefined })).toEqual({ over: 'relation', through: 'beds', how: 'count', gives: 'number' }) // prettier-ignore
     expect([overOf({ over: 'inside' }), overOf({ over: 'relation', through: beds })]).toEqual(['inside', 'beds'])
     expect(lookUpSettings(find('title 2'), 'parent')).toEqual({ over: 'parent', of: 'title 2', gives: 'shortText' })
+  })
+
+  it('shows a formula as money or time where it reckons with such', () => {
+    const numbers = ['number', 'money', 'duration'] as const
+    expect(proposedGives(numbers, [find('cost'), find('effort')])).toBe('money')
+    expect(proposedGives(numbers, [find('total')])).toBe('money')
+    expect(proposedGives(numbers, [find('time')])).toBe('duration')
+    expect(proposedGives(numbers, [find('time'), find('effort')])).toBe('number')
+    expect(proposedGives(numbers, [find('due')])).toBe('number')
+    expect(proposedGives(['date'], [find('cost')])).toBe('date')
   })
 
   it('gives a formula as many decimals as what it names, two where it divides', () => {

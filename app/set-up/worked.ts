@@ -1,5 +1,5 @@
 /** How worked-out fields are begun: what each can read, and what follows from that for how it is shown. */
-import { givenTypes, reaches, type Reach, type RollUpName } from '#core/fields/names'
+import { givenTypes, reaches, type GivenType, type Reach, type RollUpName } from '#core/fields/names'
 import { figuresOf, shownType } from '#core/fields/registry'
 import type { FieldSettings } from '#core/fields/settings'
 import type { Field, FieldId } from '#core/model/records'
@@ -63,6 +63,13 @@ export function lookUpSettings(of: Field, over: Over): FieldSettings {
     ...(scale && { scale }),
     ...(sign && { sign }),
   }
+}
+
+/** As what a formula is shown where nobody says it: as money or a duration where it reckons with such. */
+export function proposedGives(gives: readonly GivenType[], named: readonly Field[]): GivenType | undefined {
+  const types = named.map(shownType).filter((type) => type === 'number' || type === 'money' || type === 'duration')
+  const like = types.includes('money') ? 'money' : types.length && types.every((type) => type === 'duration') ? 'duration' : undefined // prettier-ignore
+  return gives.find((one) => one === like) ?? gives[0]
 }
 
 /** How many decimals a formula's result has, where nobody says it: as many as what it names, two where it divides. */

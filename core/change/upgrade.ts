@@ -11,9 +11,9 @@ import { isSetChange, type Change, type Patch } from './patch'
 /**
  * The version of the model that today's patches speak of. 1: statuses belonged to workflows, options to their field's
  * settings, columns and limits to their board's definition; records had a whole number for their order, views an owner.
- * 2: a person had hours for the whole week.
+ * 2: a person had hours for the whole week. 3: an item did not say since when it is in its phase.
  */
-export const modelVersion = 3
+export const modelVersion = 4
 
 type FieldChange = Exclude<Change, { added: readonly string[] }>
 type Old = Record<string, unknown>
@@ -22,7 +22,7 @@ type Old = Record<string, unknown>
 export function upgradeEntry(reader: Reader, entry: Entry): Entry {
   if (entry.model === modelVersion) return entry
   const patch = entry.model < 2 ? new Upgrade(reader, entry).patch() : entry.patch
-  return { ...entry, model: modelVersion, patch: patch.map((change) => byWeekday(reader, change)) }
+  return { ...entry, model: modelVersion, patch: patch.map((change) => sincePhase(byWeekday(reader, change))) }
 }
 
 /** Of version 2: the hours of a week, spread over the days that the workspace works. */
@@ -38,6 +38,13 @@ function byWeekday(reader: Reader, change: Change): Change {
     return { ...rest, hours: week(hoursPerWeek) }
   }
   return { ...change, before: person(change.before), after: person(change.after) }
+}
+
+/** Of version 3: as far as it is known, an item is in its phase for as long as in its status. */
+function sincePhase(change: Change): Change {
+  if (change.entity !== 'item' || isSetChange(change) || change.field !== '*') return change
+  const item = (record: unknown) => record && { phaseSince: (record as Old).statusSince, ...(record as Old) }
+  return { ...change, before: item(change.before), after: item(change.after) }
 }
 
 interface ColumnV1 {

@@ -102,6 +102,8 @@ export interface AutomaticFact extends FactCore {
   allows?(test: FactTest, status: Status): boolean
   /** Offered first where a condition is begun. */
   readonly isAskedOften?: boolean
+  /** Of one that may become another though nothing of the item or its kin changed: the rows where it may have, since a moment. */
+  changedSince?(context: ViewContext, moment: number): Iterable<number>
   /** Nothing but an order. */
   readonly isForSortingOnly?: boolean
 }

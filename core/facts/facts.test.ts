@@ -2,12 +2,13 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { must } from '../base/result'
 import type { Source } from '../fields/source'
+import { momentNow } from '../model/item-table'
 import { automaticFactNames } from '../model/names'
 import type { FactRef, Item, ItemId } from '../model/records'
 import { runs } from '../test-kit/runs'
 import { grown, smallWorkspace, today, type Dice, type Small } from '../test-kit/workspace'
 import { viewContext } from './contract'
-import { automaticFacts, factsOf, maybeFact } from './registry'
+import { automaticFacts, changedAround, factsOf, maybeFact } from './registry'
 
 const dice = fc.tuple(fc.nat(1000), fc.nat(1000), fc.nat(1000)) as fc.Arbitrary<Dice>
 
@@ -63,9 +64,12 @@ describe('every fact', () => {
         const facts = factsOf(state, project)
         const before = facts.map((fact) => readAt(small, fact.ref, one.id))
         const [above, inside] = [isAbove(small, other.id, one.id), isAbove(small, one.id, other.id)]
+        const moment = momentNow()
         change(small, other, items, then)
+        const context = viewContext(state, project.id, { me: small.people.owner.id, today })
+        const told = [...changedAround(context, moment)].map((row) => context.table.ids[row])
         facts.forEach((fact, f) => {
-          const isToldOf = (above && fact.kin?.above) || (inside && fact.kin?.inside)
+          const isToldOf = (above && fact.kin?.above) || (inside && fact.kin?.inside) || (fact.automatic?.changedSince && told.includes(one.id)) // prettier-ignore
           if (!isToldOf) expect([fact.key, readAt(small, fact.ref, one.id)]).toEqual([fact.key, before[f]])
         })
       }),

@@ -6,12 +6,14 @@ import { fieldContext, fieldsOf, type Reader } from '../model/reader'
 import type { FactRef, FactTest, Field, FieldId, Project, ProjectId } from '../model/records'
 import { age } from './age'
 import { changedBy, createdBy } from './authors'
-import type { AutomaticFact, Fact } from './contract'
+import type { AutomaticFact, Fact, ViewContext } from './contract'
 import { changed, created, finished, started, statusSince } from './instants'
+import { inPhase } from './in-phase'
 import { key } from './key'
 import { kind } from './kind'
 import { late } from './late'
 import { level } from './level'
+import { outline } from './outline'
 import { parent } from './parent'
 import { people } from './people'
 import { peopleValues } from './people-values'
@@ -25,9 +27,15 @@ import { workedSource } from './workings'
 
 /** What the product itself knows of every item, in the order in which it is listed. */
 export const automaticFacts: Readonly<Record<AutomaticFactName, AutomaticFact>> = {
-  key, title, status, kind, phase, people, turn, late, age, level, parent, statusSince, started, finished, created,
+  key, title, status, kind, phase, people, turn, late, age, inPhase, outline, level, parent, statusSince, started, finished, created,
   createdBy, changed, changedBy, untouched, rank,
 } // prettier-ignore
+
+/** Those that change by what others do, which say so themselves. */
+const changing = Object.values(automaticFacts).filter(({ changedSince }) => changedSince)
+/** The rows where an automatic fact may have become another since a moment, though nothing of the item changed. */
+export const changedAround = (context: ViewContext, moment: number): number[] =>
+  changing.flatMap(({ changedSince }) => [...changedSince!(context, moment)])
 
 /** Names a field as a fact. */
 export const fieldRef = (field: FieldId): FactRef => ({ fact: 'field', field })

@@ -37,10 +37,6 @@ export function numberSource(column: Column): NumberSource {
   return { kind: 'number', column: numbers, at: (row) => numbers.a[row]! }
 }
 
-/** Whether a number is one that its field takes: those from before there were bounds may not be. */
-export const isWithin = (x: number, { least, most }: FieldSettings): boolean =>
-  (least === undefined || x >= least) && (most === undefined || x <= most)
-
 /** Undefined where a value is a whole number within the field's bounds. */
 export function boundsRefusal(value: Value, { least, most }: FieldSettings, { say }: Figures): Problem | undefined {
   if (typeof value !== 'number' || !Number.isSafeInteger(value)) return problem('wrong-value')

@@ -113,6 +113,7 @@ export function itemMade(
     values,
     stay,
     statusSince: context.now,
+    phaseSince: context.now,
     started: phase === 'active' ? context.now : null,
     finished: isOver(phase) ? context.now : null,
     archived: null,

@@ -57,10 +57,12 @@ export const stayOf = (item: Item): Stay => ({
 export function changeStatus(reader: Reader, item: Item, to: StatusId, context: Context, stays: StayIds): Change[] {
   if (item.status === to) return []
   const phase = must(reader.maybe('status', to), 'status').phase
+  const was = reader.maybe('status', item.status)?.phase
   const stay = stays.next()
   return [
     ...changeOf(item, 'status', item.status, to),
     ...changeOf(item, 'statusSince', item.statusSince, context.now),
+    ...changeOf(item, 'phaseSince', item.phaseSince, was === phase ? item.phaseSince : context.now),
     ...changeOf(item, 'stay', item.stay, stay),
     ...changeOf(item, 'started', item.started, item.started ?? (phase === 'active' ? context.now : null)),
     ...changeOf(item, 'finished', item.finished, isOver(phase) ? context.now : null),

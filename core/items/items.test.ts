@@ -7,7 +7,7 @@ import { judge, type Command } from '../commands/registry'
 import { revertOf } from '../commands/revert'
 import { fieldsOf, kindsOf, statusesOf } from '../model/reader'
 import type { Item, ItemId } from '../model/records'
-import { contextOf, PlainRoom, smallWorkspace, type Small } from '../test-kit/workspace'
+import { command, contextOf, entryOf, PlainRoom, run, smallWorkspace, type Small } from '../test-kit/workspace'
 import { nameOf, sentencesOf } from './history'
 
 type Bare<C> = C extends Command ? Omit<C, 'id' | 'v'> : never
@@ -184,6 +184,32 @@ describe('moving', () => {
     }
     expect(t.order()).toEqual(['first', ...titles, 'last'])
     for (const item of t.small.state.itemsOf(t.small.project.id)) expect(item.rank.length).toBeLessThanOrEqual(41)
+  })
+})
+
+describe('the phase', () => {
+  it('is the same for as long as an item goes through statuses of it, and by undo what it was', () => {
+    const t = new Table()
+    const id = t.add('a')
+    const { state, ids, people } = t.small
+    const made = t.item(id).phaseSince
+    expect(t.statuses.map(({ phase }) => phase).slice(0, 4)).toEqual(['waiting', 'waiting', 'active', 'active'])
+    const moveAt = (now: string, to: number) => {
+      const move = command(ids, { type: 'items.move', items: [{ item: id, status: { from: t.item(id).status, to: t.statuses[to]!.id } }] }) // prettier-ignore
+      return { move, patch: run(state, move, people.lead.id, { now }) }
+    }
+    const [began, back] = ['2026-11-26T09:00:00.000Z', '2026-11-28T09:00:00.000Z']
+    moveAt('2026-11-25T10:00:00.000Z', 1)
+    expect(t.item(id).phaseSince).toBe(made)
+    moveAt(began, 2)
+    expect(t.item(id).phaseSince).toBe(began)
+    moveAt('2026-11-27T09:00:00.000Z', 3)
+    expect(t.item(id).phaseSince).toBe(began)
+    const { move, patch } = moveAt(back, 0)
+    expect(t.item(id).phaseSince).toBe(back)
+    const entry = entryOf(move, people.lead.id, patch)
+    run(state, command(ids, { type: 'revert', of: move.id }), people.lead.id, { now: back, entryOf: () => entry })
+    expect(t.item(id).phaseSince).toBe(began)
   })
 })
 

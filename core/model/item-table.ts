@@ -52,6 +52,7 @@ export class ItemTable {
   readonly siblingRank = new AnyColumn()
   readonly stay = new AnyColumn()
   readonly statusSince = new InstantColumn()
+  readonly phaseSince = new InstantColumn()
   readonly started = new InstantColumn()
   readonly finished = new InstantColumn()
   readonly archived = new InstantColumn()
@@ -100,9 +101,10 @@ export class ItemTable {
     readonly fieldOf: (id: string) => Field | undefined,
   ) {
     const { number, kind, title, status, rank, siblingRank, stay, statusSince, started, finished, archived } = this
-    const { created, createdBy, changed, changedBy } = this
+    const { phaseSince, created, createdBy, changed, changedBy } = this
     this.#fixed = {
-      number, kind, title, status, rank, siblingRank, stay, statusSince, started, finished, archived, created, createdBy,
+      number, kind, title, status, rank, siblingRank, stay, statusSince, phaseSince, started, finished, archived, created,
+      createdBy,
       changed, changedBy,
     } // prettier-ignore
   }

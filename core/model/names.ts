@@ -34,7 +34,7 @@ export type UseName = (typeof useNames)[number]
 
 /** What the product itself knows of every item; `core/facts` says how. */
 export const automaticFactNames = [
-  'key', 'title', 'status', 'kind', 'phase', 'people', 'turn', 'late', 'age', 'level', 'parent', 'statusSince', 'started',
+  'key', 'title', 'status', 'kind', 'phase', 'people', 'turn', 'late', 'age', 'inPhase', 'outline', 'level', 'parent', 'statusSince', 'started',
   'finished', 'created', 'createdBy', 'changed', 'changedBy', 'untouched', 'rank',
 ] as const // prettier-ignore
 /** The name of an automatic fact. */

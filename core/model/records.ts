@@ -111,6 +111,8 @@ export interface Item {
   /** The open stay in the status. */
   readonly stay: StayId
   readonly statusSince: Instant
+  /** When it came into the phase of its status. */
+  readonly phaseSince: Instant
   readonly started: Instant | null
   readonly finished: Instant | null
   readonly archived: Instant | null
@@ -122,7 +124,7 @@ export interface Item {
 
 /** The columns that every item has, apart from its values. */
 export const itemColumns = [
-  'project', 'number', 'kind', 'title', 'status', 'parent', 'rank', 'siblingRank', 'stay', 'statusSince', 'started',
+  'project', 'number', 'kind', 'title', 'status', 'parent', 'rank', 'siblingRank', 'stay', 'statusSince', 'phaseSince', 'started',
   'finished', 'archived', 'created', 'createdBy', 'changed', 'changedBy',
 ] as const satisfies readonly (keyof Item)[] // prettier-ignore
 /** A column of an item that is no field. */

@@ -1,16 +1,15 @@
 import { isSameValue } from '../base/sorted-ids'
-import { NumberColumn } from '../fields/columns/column'
-import { isWithin } from '../fields/number'
-import type { ProjectId } from '../model/records'
+import { misfitsOf } from '../items/misfits'
+import type { FieldId, ProjectId } from '../model/records'
 import { fieldsOf, type Reader } from '../model/reader'
-import { watchedQuery } from './contract'
+import { askedQuery, watchedQuery } from './contract'
 
 /** How many items of a project hold something in each of its fields, archived ones aside. */
 export interface FilledAnswer {
   readonly items: number
   /** By field. */
   readonly fields: Readonly<Record<string, number>>
-  /** How many hold a number that its bounds leave out, by field: only those of which there are some. */
+  /** How many hold something that a field would not take today, by field: only those of which there are some. */
   readonly out: Readonly<Record<string, number>>
   /** How many items are of each kind. */
   readonly kinds: Readonly<Record<string, number>>
@@ -30,6 +29,12 @@ export const filled = watchedQuery<{ readonly project: ProjectId }, FilledAnswer
   }
 })
 
+/** The numbers of the items that hold something in a field which it would not take today. */
+export const misfits = askedQuery<{ readonly field: FieldId }, number[]>(({ state }, { field }) => {
+  const found = state.maybe('field', field)
+  return found ? misfitsOf(state, found).map((row) => state.table(found.project).number.a[row]!) : []
+})
+
 function filledIn(reader: Reader, project: ProjectId): FilledAnswer {
   const table = reader.table(project)
   const { listed, n } = table
@@ -39,13 +44,9 @@ function filledIn(reader: Reader, project: ProjectId): FilledAnswer {
     if (column) for (let row = 0; row < n; row++) if (listed[row] && !column.isEmpty(row)) held++
     return [id, held]
   })
-  const out = fieldsOf(reader, project).flatMap(({ id, settings }): [string, number][] => {
-    const column = table.values.get(id)
-    if (!(column instanceof NumberColumn) || (settings.least === undefined && settings.most === undefined)) return []
-    let held = 0
-    for (let row = 0; row < n; row++)
-      if (listed[row] && !column.isEmpty(row) && !isWithin(column.a[row]!, settings)) held++
-    return held ? [[id, held]] : []
+  const out = fieldsOf(reader, project).flatMap((field): [string, number][] => {
+    const held = misfitsOf(reader, field).length
+    return held ? [[field.id, held]] : []
   })
   const kinds = new Int32Array(table.kind.codes.ids.length)
   for (let row = 0; row < n; row++) kinds[table.kind.a[row]!]! += listed[row]!

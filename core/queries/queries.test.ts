@@ -316,6 +316,26 @@ describe('how far fields are filled', () => {
     expect(filled.update(changed())).toBe(true)
     expect(answer().out).toEqual({ [effort.id]: 2 })
   })
+
+  it('counts what would not be taken today, by whichever rule, and says which items hold it', async () => {
+    const { state, project, people } = small
+    const named = (name: string) => fieldsOf(state, project.id).find((one) => one.name === name)!
+    const [reference, assignees] = [named('outside reference'), named('assignees')]
+    state.set('field', reference.id, 'settings', {})
+    const two = [people.lead.id, people.contributor.id].sort()
+    for (const text of ['A', 'B', 'A', 'C']) add(['Sow'], { values: { [reference.id]: text } })
+    add(['Sow'], { values: { [assignees.id]: two } })
+    const filled = watchFor(context, { query: 'filled', input: { project: project.id } })
+    state.set('field', reference.id, 'settings', { unique: true })
+    state.set('field', assignees.id, 'settings', { single: true })
+    filled.update(changed())
+    expect((filled.answer() as WatchAnswer<'filled'>).out).toEqual({ [reference.id]: 2, [assignees.id]: 1 })
+    const numbers = [...state.itemsOf(project.id)].filter((one) => one.values[reference.id] === 'A').map((one) => one.number) // prettier-ignore
+    expect(await ask(context, 'misfits', { field: reference.id })).toEqual(numbers)
+    expect(await ask(context, 'misfits', { field: 'gone' as never })).toEqual([])
+    state.set('field', assignees.id, 'settings', { among: [people.lead.id] })
+    expect(await ask(context, 'misfits', { field: assignees.id })).toHaveLength(1)
+  })
 })
 
 describe('a worked-out field while it is made', () => {

@@ -2,7 +2,7 @@ import { conditionCounts } from './condition-counts'
 import type { AskedQuery, QueryContext, Watch, WatchedQuery } from './contract'
 import { directory } from './directory'
 import { drafts } from './drafts'
-import { filled } from './filled'
+import { filled, misfits } from './filled'
 import { history } from './history'
 import { inTurn, turns } from './in-turn'
 import { item } from './item'
@@ -34,7 +34,7 @@ export const watchedQueries = {
 /** What pages ask once. */
 export const askedQueries = {
   valueCounts, conditionCounts, typedWords, why, notIn, leaves, search, history, longText, projectItems, drafts, effects,
-  typicalStays, itemsInAll, retyped, tried,
+  typicalStays, itemsInAll, misfits, retyped, tried,
 } as const // prettier-ignore
 
 /** The name of a query that is kept answered. */

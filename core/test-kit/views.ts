@@ -37,6 +37,9 @@ import type { Small } from './workspace'
 
 type Plain = string | number | readonly string[] | null
 
+const parentOf = (reader: Reader, { parent }: Item): Item | undefined =>
+  parent ? reader.maybe('item', parent) : undefined
+
 /** What a fact holds of an item: text, number, day number, milliseconds, id, ids, or 1; null where it is empty. */
 export function plainly(reader: Reader, item: Item, ref: FactRef, viewer: Viewer): Plain {
   const by = factKey(ref)
@@ -74,6 +77,17 @@ export function plainly(reader: Reader, item: Item, ref: FactRef, viewer: Viewer
       return lateDays(reader, item, viewer.today) || null
     case 'age':
       return Math.max(0, (item.finished ? day(item.finished) : dayNumber(viewer.today)) - day(item.created))
+    case 'inPhase':
+      return Math.max(0, dayNumber(viewer.today) - day(item.phaseSince))
+    case 'outline': {
+      const above = parents()[0]
+      const own = above ? plainly(reader, above, ref, viewer) : ''
+      if (item.archived || own === null) return null
+      const isSibling = (one: Item) => !one.archived && (parentOf(reader, one)?.id ?? null) === (above?.id ?? null)
+      const siblings = [...reader.itemsOf(item.project)].filter(isSibling).sort((a, b) => (a.siblingRank < b.siblingRank ? -1 : a.siblingRank > b.siblingRank ? 1 : a.id < b.id ? -1 : 1)) // prettier-ignore
+      const at = String(siblings.findIndex(({ id }) => id === item.id) + 1)
+      return own ? `${own as string}.${at}` : at
+    }
     case 'untouched':
       return Math.max(0, dayNumber(viewer.today) - day(item.changed))
     case 'level': {
@@ -452,7 +466,7 @@ export function randomOf(small: Small) {
     totals: fc.array(totalOf, { maxLength: 4 }),
   })
   const item = fc.record({
-    title: titles, links: fc.array(fc.nat(30), { maxLength: 3 }), status: fc.constantFrom(...statuses.map((status) => status.id)), values, parent: fc.option(fc.nat(30)), created: instant, statusSince: instant, changed: instant,
+    title: titles, links: fc.array(fc.nat(30), { maxLength: 3 }), status: fc.constantFrom(...statuses.map((status) => status.id)), values, parent: fc.option(fc.nat(30)), created: instant, statusSince: instant, phaseSince: instant, changed: instant,
     finished: fc.option(instant, { freq: 3 }), started: fc.option(instant), archived: fc.option(instant, { freq: 8 }), rank: fc.stringMatching(/^[a-c]{1,3}$/), by: fc.constantFrom(...Object.values(people).map((one) => one.id)),
   }) // prettier-ignore
   const itemId = (i: number): string => `00000000-0000-7000-9000-${i.toString(16).padStart(12, '0')}`

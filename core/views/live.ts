@@ -3,7 +3,7 @@ import { grown } from '../fields/columns/column'
 import { momentNow, noRow } from '../model/item-table'
 import type { Total } from '../model/records'
 import type { ViewContext } from '../facts/contract'
-import { isSameFact } from '../facts/registry'
+import { changedAround, isSameFact } from '../facts/registry'
 import { workings } from '../facts/workings'
 import type { Axis, GroupValue } from './axes'
 import {
@@ -178,6 +178,7 @@ export class LiveView {
       if (row !== undefined) rows.add(row)
     }
     for (const row of workings()?.changedSince(context, this.#moment) ?? []) rows.add(row)
+    for (const row of changedAround(context, this.#moment)) rows.add(row)
     this.#moment = momentNow()
     if (kin.inside || kin.above) for (const row of [...rows]) this.#addKin(row, rows)
     if (rows.size > mostTouched) this.evaluate(context)

@@ -9,7 +9,7 @@ import { runs } from '../test-kit/runs'
 import { randomOf, testToday, withEveryType } from '../test-kit/views'
 import { plainWorked } from '../test-kit/worked'
 import { smallWorkspace, type Small } from '../test-kit/workspace'
-import { ChangedRows } from './changed-rows'
+import { ChangedRows } from '../model/changed-rows'
 import { changedSince, source, values } from './columns'
 
 const random = randomOf(withEveryType(smallWorkspace()))

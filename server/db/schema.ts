@@ -185,6 +185,7 @@ export const item = pgTable('item', {
   values: jsonb('values').notNull(),
   stay: text('stay').notNull(),
   statusSince: instant('status_since').notNull(),
+  phaseSince: instant('phase_since').notNull(),
   started: instant('started'),
   finished: instant('finished'),
   archived: instant('archived'),

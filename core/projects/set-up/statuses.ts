@@ -24,6 +24,7 @@ function itemsInPhase(reader: Reader, status: Status, next: Status, context: Con
     const changes = [
       ...changeOf(item, 'started', item.started, started),
       ...changeOf(item, 'finished', item.finished, finished),
+      ...changeOf(item, 'phaseSince', item.phaseSince, item.statusSince),
     ]
     return changes.length ? [...changes, ...stamp(item, context)] : []
   })
