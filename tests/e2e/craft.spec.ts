@@ -94,6 +94,7 @@ test('a project for another craft from nothing: kinds, fields of all types, comp
   await choose(rollUp.getByRole('combobox', { name: 'Which field' }), 'Tables')
   await end(rollUp, 'Tables brought')
 
+  await page.getByRole('button', { name: 'Save for everyone' }).click()
   // Filled by typing.
   for (const title of ['Herb stall', 'Fern stall', 'Rose talk']) await add(page, title)
   const cell = async (key: string, name: string) => {
