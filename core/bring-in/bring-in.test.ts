@@ -257,3 +257,29 @@ it('proposes new kinds on the workflow that the project has', () => {
   expect(plan.body.kinds).toHaveLength(1)
   expect(plan.body.kinds[0]?.workflow).toBe(kindsOf(small.state, small.project.id)[0]?.workflow)
 })
+
+describe('what a file should not hold', () => {
+  it('a cell of a megabyte is told as too long, wherever it stands, and the others come in', () => {
+    const small = smallWorkspace()
+    const long = 'x'.repeat(1 << 20)
+    const plan = planOf(small, `Title,Notes,outside reference\n${long},,\nSow,${long},\nDig,,${long}\nHoe,short,R-1\n`)
+    expect(plan.body.items.map(({ title }) => title)).toEqual(['Hoe'])
+    expect(plan.faults.map(({ problem }) => problem.code)).toEqual(['too-long', 'too-long', 'too-long'])
+    // Its words are said in few.
+    expect(JSON.stringify(plan.faults.map(({ problem }) => problem)).length).toBeLessThan(2000)
+  })
+
+  it('keys in a relation become links; one that is not there, or is taken, is told', () => {
+    const small = smallWorkspace()
+    const by = small.people.owner.id
+    run(small.state, bringing(small, planOf(small, 'Title\nBed\nShed\n')) as never, by)
+    const plan = planOf(small, 'Title,Needs,Needed for\nDig,GLH-1;glh-2,\nRake,,GLH-1\nLost,GLH-99,\nTwo,,GLH-1;GLH-2\n')
+    expect(plan.faults.map(({ problem }) => problem.code)).toEqual(['no-item', 'one-item'])
+    expect(plan.body.items.map(({ title }) => title)).toEqual(['Dig', 'Rake'])
+    run(small.state, bringing(small, plan) as never, by)
+    expect([...small.state.all('link')]).toHaveLength(3)
+    const again = bringing(small, planOf(small, 'Title,Needs\nHoe,GLH-1\n'))
+    const refused = judge(small.state, again, contextOf(again, by))
+    expect(refused.ok ? undefined : refused.problem.code).toBe('linked-already')
+  })
+})

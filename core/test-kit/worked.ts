@@ -134,7 +134,7 @@ const all: readonly Worked[] = [
   {
     name: 'effort needed',
     type: 'rollUp',
-    settings: (id) => ({ over: 'relation', through: id('needs'), how: 'sum', of: id('effort'), gives: 'number', decimals: 1 }), // prettier-ignore
+    settings: (id) => ({ over: 'relation', through: id('needs'), how: 'sum', of: id('effort'), gives: 'number', decimals: 2 }), // prettier-ignore
     plain: ({ linked, of }) => sumOrNone(filled(linked('needs').map((one) => of(one, 'effort')))),
   },
   {
@@ -167,7 +167,7 @@ const all: readonly Worked[] = [
     written: 'sum(needs.map(n, otherwise(n.effort, 1.0))) * 2 + size(`needed for`)',
     settings: () => ({ gives: 'number', decimals: 1 }),
     plain({ linked, of }) {
-      const efforts = linked('needs').map((one) => ((of(one, 'effort') as number | null) ?? 10) / 10)
+      const efforts = linked('needs').map((one) => ((of(one, 'effort') as number | null) ?? 100) / 100)
       return Math.round((sum(efforts) * 2 + linked('needed for').length) * 10)
     },
   },

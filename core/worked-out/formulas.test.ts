@@ -44,6 +44,16 @@ describe('a formula', () => {
     expect(computing('effort * 10', 'money', { currency: 'EUR' }).valueOf('Prime the ribs')).toBe(2500)
   })
 
+  it('reads fields that are called as words of the language, or as long as a name may be', () => {
+    for (const name of ['in', 'true', 'null', 'size', 'today', 'children', 'has', 'x'.repeat(120), 'a b', '2nd']) {
+      const { of, valueOf } = computing('1')
+      const held = add(of, name, 'otherwise(effort, 0) + 1', 'number')
+      const word = writtenFormula(`\`${held.id}\``, nameables(of.state, of.project.id))
+      const twice = add(of, 'twice it', `${word} * 2`, 'number')
+      expect([name, valueOf('Sow ferns'), keysIn(twice.settings.formula!)]).toEqual([name, 1, [held.id]])
+    }
+  })
+
   it('reckons with days and working days', () => {
     expect(computing('due + 7', 'date').valueOf('Reseat brackets')).toBe('2026-11-27')
     expect(computing('due - today').valueOf('Reseat brackets')).toBe(-5)
