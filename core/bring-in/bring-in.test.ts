@@ -273,7 +273,10 @@ describe('what a file should not hold', () => {
     const small = smallWorkspace()
     const by = small.people.owner.id
     run(small.state, bringing(small, planOf(small, 'Title\nBed\nShed\n')) as never, by)
-    const plan = planOf(small, 'Title,Needs,Needed for\nDig,GLH-1;glh-2,\nRake,,GLH-1\nLost,GLH-99,\nTwo,,GLH-1;GLH-2\n')
+    const plan = planOf(
+      small,
+      'Title,Needs,Needed for\nDig,GLH-1;glh-2,\nRake,,GLH-1\nLost,GLH-99,\nTwo,,GLH-1;GLH-2\n',
+    )
     expect(plan.faults.map(({ problem }) => problem.code)).toEqual(['no-item', 'one-item'])
     expect(plan.body.items.map(({ title }) => title)).toEqual(['Dig', 'Rake'])
     run(small.state, bringing(small, plan) as never, by)

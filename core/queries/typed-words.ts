@@ -1,10 +1,6 @@
-import { conditionWords } from '../language/conditions'
-import { parse, type Parsed, type Phrase } from '../language/grammar'
-import { phraseKinds, type OtherPhrase } from '../language/phrases'
-import type { Wording } from '../language/wording'
-import type { Condition, ProjectId, ViewDefinition } from '../model/records'
-import { countEach } from './condition-counts'
-import { askedQuery, dayIn } from './contract'
+import type { Parsed, Phrase } from '../language/grammar'
+import type { Condition, ProjectId } from '../model/records'
+import { askedQuery } from './contract'
 
 /** Typed words, as they were understood. */
 export interface ReadWords {
@@ -30,25 +26,10 @@ export interface TypedWordsInput {
   readonly text: string
 }
 
-/** Typed words as phrases of a view, with how many items each would leave. */
-export const typedWords = askedQuery<TypedWordsInput, ReadWords>((context, { project: id, where, text }) => {
-  const project = context.state.maybe('project', id)
-  if (!project) return { parts: [], left: [] }
-  const wording: Wording = { reader: context.state, project, day: dayIn(context) }
-  const { understood, left } = parse(text, wording)
-  const parts = understood.map((one): ReadPart => {
-    const { phrase } = one
-    if (phrase.says !== 'where') return { ...one, words: phraseWords(phrase, wording) }
-    const [count] = countEach(context, { project: id, others: where, conditions: [phrase.condition] })
-    return { ...one, words: conditionWords(phrase.condition, wording), count }
-  })
-  return { parts, left }
-})
+/** What reads the language: no page begins with it, and whoever asks first waits for it, unless it was fetched before. */
+export const fetchLanguage = () => import('./read-words')
 
-/** A phrase alone, as a view of a table would say it. */
-function phraseWords(phrase: OtherPhrase, wording: Wording): string {
-  const { into, words } = phraseKinds[phrase.says]
-  const said = words(into(emptyTable, phrase as never, wording), wording) ?? ''
-  return phrase.says === 'layout' ? `as a ${said}` : `${phraseKinds[phrase.says].before.replace(/^, /, '')}${said}`
-}
-const emptyTable: ViewDefinition = { v: 3, layout: 'table', where: [], group: [], sort: [], totals: [], show: [] }
+/** Typed words as phrases of a view, with how many items each would leave. */
+export const typedWords = askedQuery<TypedWordsInput, ReadWords>(async (context, input) =>
+  (await fetchLanguage()).readWords(context, input),
+)

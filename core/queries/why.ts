@@ -1,9 +1,12 @@
 import { viewContext } from '../facts/contract'
-import { leaves as leavesOf, why as whyOf, type Leaves, type Why } from '../language/why'
+import type { Leaves, Why } from '../language/why'
 import type { Condition, ProjectId, ViewDefinition } from '../model/records'
 import { planOf } from '../views/evaluate'
 import { askedQuery, dayIn, viewerOf } from './contract'
 import { findItem } from './find'
+
+/** Reasons are said in the language, which no page begins with. */
+const saying = () => import('../language/why')
 
 /** Which item, and which view. */
 export interface WhyInput {
@@ -14,14 +17,15 @@ export interface WhyInput {
 }
 
 /** Why an item is in a view or not; undefined where it is none of the project. */
-export const why = askedQuery<WhyInput, Why | undefined>((asking, { project: id, view, key }) => {
+export const why = askedQuery<WhyInput, Why | undefined>(async (asking, { project: id, view, key }) => {
   const { state } = asking
   const project = state.maybe('project', id)
   const item = findItem(state, key)
   if (!project || item?.project !== id) return undefined
   const context = viewContext(state, id, viewerOf(asking))
   const row = context.table.maybeRow(item.id)
-  return row === undefined ? undefined : whyOf(context, view, row, { reader: state, project, day: dayIn(asking) })
+  if (row === undefined) return undefined
+  return (await saying()).why(context, view, row, { reader: state, project, day: dayIn(asking) })
 })
 
 /** Which items, and which view. */
@@ -43,5 +47,6 @@ export const notIn = askedQuery<NotInInput, string[]>((asking, { project, view, 
 
 /** How many items each phrase of a view leaves. */
 export const leaves = askedQuery<{ readonly project: ProjectId; readonly where: readonly Condition[] }, Leaves>(
-  (asking, { project, where }) => leavesOf(viewContext(asking.state, project, viewerOf(asking)), where),
+  async (asking, { project, where }) =>
+    (await saying()).leaves(viewContext(asking.state, project, viewerOf(asking)), where),
 )
