@@ -4,6 +4,7 @@ import { VIcon } from 'vuetify/components/VIcon'
 import type { RowWithPath } from '#core/layouts/rows'
 import { typeOf } from '#core/fields/registry'
 import { idsOf } from '#core/fields/value'
+import type { FieldGroup } from '#core/model/shown-fields'
 import type { Field, Project } from '#core/model/records'
 import { useChanges } from '../data/changes'
 import { useDirectory } from '../data/directory'
@@ -22,7 +23,7 @@ import ColumnButton from './ColumnButton.vue'
 import LinkedItems from './LinkedItems.vue'
 
 /** An item's status, whose turn it is, its fields and what it is inside; each is edited where it stands. */
-const props = defineProps<{ row: RowWithPath; project: Project; fields: readonly Field[]; mayEdit: boolean }>()
+const props = defineProps<{ row: RowWithPath; project: Project; groups: readonly FieldGroup[]; mayEdit: boolean }>()
 const emit = defineEmits<{ open: [key: string] }>()
 const changes = useChanges()
 const directory = useDirectory()
@@ -59,100 +60,111 @@ function endEdit(): void {
 </script>
 
 <template>
-  <dl class="facts">
-    <dt class="one-line">{{ headOf(directory, item.project, 'status') }}</dt>
-    <dd>
-      <ColumnButton
-        class="value"
-        :item="item"
-        column="status"
-        :label="`${headOf(directory, item.project, 'status')}: ${status?.name}`"
-        :may-edit="mayEdit"
-      >
-        <StatusText :status="item.status" /> <span class="soft">{{ itemWords.since(row.daysInStatus) }}</span>
-      </ColumnButton>
-    </dd>
-    <dt class="one-line">{{ itemWords.turn }}</dt>
-    <dd class="plain">
-      <PersonPebbles v-if="row.turn.length" :people="row.turn" />
-      <span :class="{ soft: !turnNames }">{{ turnNames || (isOver ? itemWords.over : itemWords.nobody) }}</span>
-    </dd>
-    <template v-for="field in fields" :key="field.id">
-      <dt class="one-line" :title="field.help">{{ field.name }}</dt>
-      <dd>
-        <LinkedItems
-          v-if="editorOf(field) === 'items'"
-          :ids="idsOf(item.values[field.id])"
-          @open="emit('open', $event)"
-        />
-        <FieldEditor
-          v-if="editing?.field.id === field.id"
-          :field="field"
-          :item="item"
-          :anchor="editing.at"
-          @leave="endEdit"
-        />
-        <button
-          v-show="
-            (editing?.field.id !== field.id || editorOf(field) !== 'line') && (editorOf(field) !== 'items' || mayEdit)
-          "
-          type="button"
-          class="value"
-          :disabled="!mayEdit || editorOf(field) === 'none'"
-          :title="editorOf(field) === 'none' ? workedText(directory.reader, field) : undefined"
-          :role="isTick(field) ? 'checkbox' : undefined"
-          :aria-checked="isTick(field) ? isPressed(field) : undefined"
-          :aria-pressed="editorOf(field) === 'press' && !isTick(field) ? isPressed(field) : undefined"
-          :aria-label="editorOf(field) === 'none' ? field.name : editorWords.edit(field.name)"
-          @click="edit(field, $event)"
-        >
-          <span v-if="editorOf(field) === 'items'" class="soft">{{ itemWords.link }}</span>
-          <VIcon v-else-if="isTick(field)" size="18" :icon="item.values[field.id] ? '$checkboxOn' : '$checkboxOff'" />
-          <ValueText
-            v-else-if="item.values[field.id] !== undefined"
+  <template v-for="(group, i) in groups" :key="`${i} ${group.name}`">
+    <h3 v-if="group.name" class="group">{{ group.name }}</h3>
+    <dl class="facts">
+      <template v-if="!i">
+        <dt class="one-line">{{ headOf(directory, item.project, 'status') }}</dt>
+        <dd>
+          <ColumnButton
+            class="value"
+            :item="item"
+            column="status"
+            :label="`${headOf(directory, item.project, 'status')}: ${status?.name}`"
+            :may-edit="mayEdit"
+          >
+            <StatusText :status="item.status" /> <span class="soft">{{ itemWords.since(row.daysInStatus) }}</span>
+          </ColumnButton>
+        </dd>
+        <dt class="one-line">{{ itemWords.turn }}</dt>
+        <dd class="plain">
+          <PersonPebbles v-if="row.turn.length" :people="row.turn" />
+          <span :class="{ soft: !turnNames }">{{ turnNames || (isOver ? itemWords.over : itemWords.nobody) }}</span>
+        </dd>
+      </template>
+      <template v-for="field in group.fields" :key="field.id">
+        <dt class="one-line" :title="field.help">{{ field.name }}</dt>
+        <dd>
+          <LinkedItems
+            v-if="editorOf(field) === 'items'"
+            :ids="idsOf(item.values[field.id])"
+            @open="emit('open', $event)"
+          />
+          <FieldEditor
+            v-if="editing?.field.id === field.id"
             :field="field"
             :item="item"
-            :late="row.late"
-            named
+            :anchor="editing.at"
+            @leave="endEdit"
           />
-          <span v-if="field.id === project.uses.due && row.late" class="soft">{{
-            dayWords(String(item.values[field.id]), directory.language, directory.today)
-          }}</span>
-          <span v-if="editorOf(field) === 'press' && !isTick(field)" class="soft">{{
-            isPressed(field) ? itemWords.voted : itemWords.vote
-          }}</span>
-        </button>
-        <a
-          v-if="partsOf(field).href && item.values[field.id] !== undefined && editing?.field.id !== field.id"
-          class="out"
-          :href="partsOf(field).href!(String(item.values[field.id]))"
-          target="_blank"
-          rel="noopener noreferrer"
-          :aria-label="itemWords.open(String(item.values[field.id]))"
-          >↗</a
-        >
-      </dd>
-    </template>
-    <dt class="one-line">{{ itemWords.parent }}</dt>
-    <dd>
-      <ColumnButton
-        class="value"
-        :item="item"
-        column="parent"
-        :label="editorWords.edit(itemWords.parent)"
-        :may-edit="mayEdit"
-      >
-        <span :class="{ soft: !row.path.length }">{{ row.path.at(-1)?.title ?? itemWords.noParent }}</span>
-      </ColumnButton>
-    </dd>
-    <dd v-if="directory.may('set up project', project.id)" class="more">
-      <button type="button" class="soft" @click="isAdding = true">{{ fieldWords.addAfter }}</button>
-      <NewField v-if="isAdding" v-model="isAdding" :project="project.id" />
-    </dd>
-  </dl>
+          <button
+            v-show="
+              (editing?.field.id !== field.id || editorOf(field) !== 'line') && (editorOf(field) !== 'items' || mayEdit)
+            "
+            type="button"
+            class="value"
+            :disabled="!mayEdit || editorOf(field) === 'none'"
+            :title="editorOf(field) === 'none' ? workedText(directory.reader, field) : undefined"
+            :role="isTick(field) ? 'checkbox' : undefined"
+            :aria-checked="isTick(field) ? isPressed(field) : undefined"
+            :aria-pressed="editorOf(field) === 'press' && !isTick(field) ? isPressed(field) : undefined"
+            :aria-label="editorOf(field) === 'none' ? field.name : editorWords.edit(field.name)"
+            @click="edit(field, $event)"
+          >
+            <span v-if="editorOf(field) === 'items'" class="soft">{{ itemWords.link }}</span>
+            <VIcon v-else-if="isTick(field)" size="18" :icon="item.values[field.id] ? '$checkboxOn' : '$checkboxOff'" />
+            <ValueText
+              v-else-if="item.values[field.id] !== undefined"
+              :field="field"
+              :item="item"
+              :late="row.late"
+              named
+            />
+            <span v-if="field.id === project.uses.due && row.late" class="soft">{{
+              dayWords(String(item.values[field.id]), directory.language, directory.today)
+            }}</span>
+            <span v-if="editorOf(field) === 'press' && !isTick(field)" class="soft">{{
+              isPressed(field) ? itemWords.voted : itemWords.vote
+            }}</span>
+          </button>
+          <a
+            v-if="partsOf(field).href && item.values[field.id] !== undefined && editing?.field.id !== field.id"
+            class="out"
+            :href="partsOf(field).href!(String(item.values[field.id]))"
+            target="_blank"
+            rel="noopener noreferrer"
+            :aria-label="itemWords.open(String(item.values[field.id]))"
+            >↗</a
+          >
+        </dd>
+      </template>
+      <template v-if="i === groups.length - 1">
+        <dt class="one-line">{{ itemWords.parent }}</dt>
+        <dd>
+          <ColumnButton
+            class="value"
+            :item="item"
+            column="parent"
+            :label="editorWords.edit(itemWords.parent)"
+            :may-edit="mayEdit"
+          >
+            <span :class="{ soft: !row.path.length }">{{ row.path.at(-1)?.title ?? itemWords.noParent }}</span>
+          </ColumnButton>
+        </dd>
+        <dd v-if="directory.may('set up project', project.id)" class="more">
+          <button type="button" class="soft" @click="isAdding = true">{{ fieldWords.addAfter }}</button>
+          <NewField v-if="isAdding" v-model="isAdding" :project="project.id" />
+        </dd>
+      </template>
+    </dl>
+  </template>
 </template>
 
 <style scoped>
+.group {
+  font: var(--type-section);
+  margin: 12px 0 4px;
+}
 .facts {
   display: grid;
   grid-template-columns: 92px minmax(0, 1fr);

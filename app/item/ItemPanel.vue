@@ -5,7 +5,7 @@ import { mdiArrowExpand, mdiClose, mdiLinkVariant } from '@mdi/js'
 import { VBtn } from 'vuetify/components/VBtn'
 import type { Field, View, ViewDefinition } from '#core/model/records'
 import { useQuery } from '../data/use-query'
-import { fieldsShownBy, isShownBy } from '#core/model/shown-fields'
+import { fieldsShownBy, inGroups, isShownBy } from '#core/model/shown-fields'
 import { partsOf, ValueText } from '../parts/field-parts'
 import { copyLink } from '../parts/copy'
 import IconButton from '../parts/IconButton.vue'
@@ -44,7 +44,7 @@ const kept = computed(() =>
     ? directory.fields(item.value.project).filter(({ id }) => item.value?.values[id] !== undefined && !isShownBy(kind.value, id)).filter((field) => !isWorkedOut(field)) // prettier-ignore
     : [],
 )
-const short = computed(() => fields.value.filter((field) => !isPanel(field)))
+const groups = computed(() => inGroups(fields.value.filter((field) => !isPanel(field)), kind.value)) // prettier-ignore
 const long = computed(() => fields.value.filter(isPanel))
 const kind = computed(() => directory.reader.maybe('kind', item.value?.kind ?? ''))
 const mayEdit = computed(() => !!item.value && directory.may('change items', item.value.project))
@@ -100,7 +100,7 @@ const archive = () =>
         :view="view"
         :definition="definition"
       />
-      <ItemFacts :row="row" :project="project" :fields="short" :may-edit="mayEdit" @open="emit('open', $event)" />
+      <ItemFacts :row="row" :project="project" :groups="groups" :may-edit="mayEdit" @open="emit('open', $event)" />
       <details v-if="kept.length" class="kept">
         <summary>{{ itemWords.alsoKept(kept.length) }}</summary>
         <dl>

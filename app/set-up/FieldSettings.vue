@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
+import { VAutocomplete } from 'vuetify/components/VAutocomplete'
 import { VCheckbox } from 'vuetify/components/VCheckbox'
 import { VNumberInput } from 'vuetify/components/VNumberInput'
 import { VSelect } from 'vuetify/components/VSelect'
@@ -12,6 +13,8 @@ import { ratingSigns, type FieldTypeName } from '#core/fields/names'
 import { usualMost } from '#core/fields/rating'
 import { figuresOf } from '#core/fields/registry'
 import type { FieldSettings } from '#core/fields/settings'
+import type { PersonId } from '#core/model/records'
+import { peopleChoices } from '../parts/choices'
 import { useDirectory } from '../data/directory'
 import { speechOf } from '../data/speech'
 import { fieldWords } from './field-words'
@@ -131,6 +134,18 @@ const crafts = computed(() => {
         :label="fieldWords.craft"
         @update:model-value="set({ craft: $event })"
       />
+      <VAutocomplete
+        class="wide"
+        :model-value="[...(settings.among ?? [])]"
+        :items="peopleChoices(directory).map(({ id, label }) => ({ value: id, title: label }))"
+        :label="fieldWords.among"
+        :placeholder="fieldWords.anyCraft"
+        multiple
+        chips
+        closable-chips
+        auto-select-first
+        @update:model-value="set({ among: $event.length ? ($event as PersonId[]) : undefined })"
+      />
       <VCheckbox
         :model-value="!!settings.single"
         :label="fieldWords.single"
@@ -169,6 +184,7 @@ const crafts = computed(() => {
   grid-template-columns: repeat(auto-fit, minmax(140px, 1fr));
   gap: 10px 12px;
 }
+.settings > .wide,
 .settings > .v-checkbox {
   grid-column: 1 / -1;
 }

@@ -4,10 +4,11 @@ import { v7 } from 'uuid'
 import { VBtn } from 'vuetify/components/VBtn'
 import { VList, VListItem } from 'vuetify/components/VList'
 import { rankAfter } from '#core/base/ranks'
+import { isSameValue } from '#core/base/sorted-ids'
 import { kindIcons, type KindIcon } from '#core/model/names'
 import { stepsOf } from '#core/model/reader'
 import { fieldsShownBy } from '#core/model/shown-fields'
-import type { FieldId, Kind, KindId, Project, StatusId, WorkflowId } from '#core/model/records'
+import type { Kind, KindId, Project, StatusId, WorkflowId } from '#core/model/records'
 import { frameWords } from '../shell/words'
 import ActMenu, { type Act } from '../parts/ActMenu.vue'
 import EditGrid, { type GridColumn, type GridHandle } from '../parts/EditGrid.vue'
@@ -21,6 +22,7 @@ import { useSetUpChange } from './changes'
 import { ownWorkflow, statusRows } from './statuses'
 import NameEditor from './NameEditor.vue'
 import KindDefaults from './KindDefaults.vue'
+import KindShows from './KindShows.vue'
 import TickList from './TickList.vue'
 import { kindWords } from './field-words'
 import { changeWords, setUpWords } from './words'
@@ -51,7 +53,7 @@ const namesOf = (some: readonly Kind[]): string[] => some.map(({ name }) => name
 const sharing = ({ id, workflow }: Kind): Kind[] => kinds.value.filter((other) => other.id !== id && other.workflow === workflow) // prettier-ignore
 const texts: Readonly<Record<Exclude<Column, 'icon'>, (kind: Kind) => string>> = {
   name: ({ name }) => name,
-  shows: (kind) => (kind.shows ? kindWords.some(shown(kind).length, fields.value.length) : kindWords.allFields),
+  shows: (kind) => `${kind.shows ? kindWords.some(shown(kind).length, fields.value.length) : kindWords.allFields}${kind.groups ? kindWords.inGroups(kind.groups.length) : ''}`, // prettier-ignore
   defaults: ({ defaults }) => fields.value.filter(({ id }) => defaults?.[id]).map(({ name }) => name).join(', ') || kindWords.noDefaults, // prettier-ignore
   inside: (kind) => (kind.inside ? insideOf(kind).map(({ name }) => name).join(', ') || kindWords.nothing : kindWords.anyKind), // prettier-ignore
   statuses: (kind) => kindWords.statusesOf(stepsOf(directory.reader, kind.workflow).length, namesOf(sharing(kind))),
@@ -66,7 +68,7 @@ useNewKey(
   () => props.mayEdit,
   () => (isAdding.value = start.value),
 )
-function set<K extends 'name' | 'icon' | 'shows' | 'inside' | 'defaults'>(kind: Kind, what: K, to: Kind[K]): void {
+function set<K extends 'name' | 'icon' | 'inside' | 'defaults'>(kind: Kind, what: K, to: Kind[K]): void {
   const from = kind[what] ?? null
   if (from !== to) void setUp.send({ type: 'kind.set', target: kind.id, set: { [what]: { from, to } } } as never)
 }
@@ -74,11 +76,15 @@ function paint(icon: KindIcon): void {
   if (editing.value) set(editing.value.kind, 'icon', icon)
   endEdit()
 }
-/** In the order of the project’s fields; all of them are said as such. */
-function show(ids: readonly string[]): void {
-  const { kind } = editing.value!
-  const all = fields.value.map(({ id }) => id)
-  set(kind, 'shows', ids.length === all.length ? null : (all.filter((id) => ids.includes(id)) as FieldId[]))
+function show(kind: Kind, to: Pick<Kind, 'shows' | 'groups'>): void {
+  const set = Object.fromEntries(
+    (['shows', 'groups'] as const).flatMap((what) =>
+      isSameValue(kind[what] ?? null, to[what] ?? null)
+        ? []
+        : [[what, { from: kind[what] ?? null, to: to[what] ?? null }]],
+    ),
+  )
+  if (Object.keys(set).length) void setUp.send({ type: 'kind.set', target: kind.id, set })
 }
 function hold(ids: readonly string[]): void {
   const { kind } = editing.value!
@@ -227,14 +233,10 @@ const order = (kind: Kind, before: Kind | null): void =>
         @take="set(editing.kind, 'defaults', $event)"
         @leave="endEdit()"
       />
-      <TickList
+      <KindShows
         v-else-if="editing.column === 'shows'"
-        :choices="fields.map(({ id, name }) => ({ id, label: name }))"
-        :chosen="shown(editing.kind).map(({ id }) => id)"
-        :label="kindWords.shows"
-        :all="kindWords.allFields"
-        :at="editing.at"
-        @take="show"
+        :kind="editing.kind"
+        @take="show(editing.kind, $event)"
         @leave="endEdit()"
       />
       <PopMenu v-else-if="editing.column === 'statuses'" :at="editing.at" @close="endEdit()">

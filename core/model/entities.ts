@@ -238,9 +238,10 @@ export const entities: { readonly [E in EntityName]: Entity<Records[E]> } = {
       ...mapped(record, { id: 'kind', project: 'project', workflow: 'workflow' }, map),
       ...(record.shows && { shows: each(record.shows, 'field', map) }),
       ...(record.inside && { inside: each(record.inside, 'kind', map) }),
+      ...(record.groups && { groups: record.groups.map((one) => ({ ...one, from: map(one.from, 'field') })) }),
       ...(record.defaults && { defaults: mapDefaults(record.defaults, map) }),
     }),
-    firm: (record) => ({ ...record, shows: null, inside: null, defaults: null }),
+    firm: (record) => ({ ...record, shows: null, inside: null, groups: null, defaults: null }),
   },
   field: {
     held: 'directory',

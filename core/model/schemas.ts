@@ -127,6 +127,8 @@ export const fallbackRecord = z.discriminatedUnion('is', [
   /** One more than the most that any item holds. */
   z.object({ is: z.literal('next') }),
 ])
+/** In which groups an item of a kind shows its fields: each goes from one field to where the next begins; null: in none. */
+export const groupsRecord = z.nullable(list(z.object({ name, from: ids.fieldId }), 60))
 /** What a new item of a kind has where nobody says it, by field, in place of what the field says. May speak of some that have gone. */
 export const defaultsRecord = z.nullable(z.record(ids.fieldId, fallbackRecord))
 /** The fields that an item of a kind shows, in their order; null: all of the project's. May speak of some that have gone. */
@@ -144,6 +146,7 @@ export const kindRecord = z.object({
   archived: z.boolean(),
   shows: z.optional(showsRecord),
   inside: z.optional(insideRecord),
+  groups: z.optional(groupsRecord),
   defaults: z.optional(defaultsRecord),
 })
 

@@ -95,7 +95,7 @@ export function likeAnother(reader: Reader, other: Project, { maker, ...named }:
     statuses: mapped('status', statuses),
     workflows: mapped('workflow', workflows),
     steps: mapped('step', parts.steps.map(known)),
-    kinds: mapped('kind', kinds.map((kind) => ({ ...kind, ...(kind.shows && { shows: whole(kind.shows) }), ...(kind.inside && { inside: whole(kind.inside) }), ...(kind.defaults && { defaults: Object.fromEntries(Object.entries(kind.defaults).filter(isWhole)) }) }))), // prettier-ignore
+    kinds: mapped('kind', kinds.map((kind) => ({ ...kind, ...(kind.shows && { shows: whole(kind.shows) }), ...(kind.inside && { inside: whole(kind.inside) }), ...(kind.groups && { groups: whole(kind.groups) }), ...(kind.defaults && { defaults: Object.fromEntries(Object.entries(kind.defaults).filter(isWhole)) }) }))), // prettier-ignore
     fields: mapped('field', fields.map((field) => (field.fallback && !isWhole(field.fallback) ? { ...field, fallback: null } : field))), // prettier-ignore
     options: mapped('option', parts.options),
     boards: mapped('board', boards),

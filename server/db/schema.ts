@@ -147,6 +147,7 @@ export const kind = pgTable('kind', {
   archived: boolean('archived').notNull(),
   shows: jsonb('shows'),
   inside: jsonb('inside'),
+  groups: jsonb('groups'),
   defaults: jsonb('defaults'),
 }, byId) // prettier-ignore
 

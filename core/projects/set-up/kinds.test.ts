@@ -2,7 +2,7 @@ import { beforeEach, describe, expect, it } from 'vitest'
 import { judge, type BareCommand } from '../../commands/registry'
 import { tieId } from '../../base/ids'
 import { fieldsOf, kindsOf, startOfKind, stepsOf } from '../../model/reader'
-import { fieldsShownBy } from '../../model/shown-fields'
+import { fieldsShownBy, inGroups } from '../../model/shown-fields'
 import type { Field, FieldId, ItemId, Kind, KindId, StatusId, WorkflowId } from '../../model/records'
 import { likeAnother } from '../like-another'
 import { command, contextOf, PlainRoom, smallWorkspace, type Small } from '../../test-kit/workspace'
@@ -48,6 +48,30 @@ describe('the fields that a kind shows', () => {
     expect(shown()).toEqual([three, two])
     does({ type: 'revert', of: room.entries.at(-1)!.command })
     expect(shown()).toEqual([three, one, two])
+  })
+  it('stand in groups, each from one field to where the next begins', () => {
+    const [one, two, three] = fields()
+    const kind = () => small.state.maybe('kind', plain.id)!
+    const names = () => inGroups(fieldsShownBy(small.state, kind()), kind()).map(({ name, fields: held }) => [name, ...held.map((field) => field.name)]) // prettier-ignore
+    does(set(plain, 'shows', [three!.id, one!.id, two!.id]))
+    expect(names()).toEqual([[null, three!.name, one!.name, two!.name]])
+    const groups = [{ name: 'Who', from: one!.id }, { name: 'When', from: two!.id }] // prettier-ignore
+    does({ type: 'kind.set', target: plain.id, set: { groups: { from: null, to: groups } } })
+    expect(names()).toEqual([
+      [null, three!.name],
+      ['Who', one!.name],
+      ['When', two!.name],
+    ])
+    // A group whose field is not shown begins nowhere.
+    does(set(plain, 'shows', [three!.id, two!.id]))
+    expect(names()).toEqual([
+      [null, three!.name],
+      ['When', two!.name],
+    ])
+    const foreign = [{ name: 'Who', from: small.ids.next() as FieldId }]
+    expect(refused({ type: 'kind.set', target: plain.id, set: { groups: { from: groups, to: foreign } } })).toBe('other-project') // prettier-ignore
+    const { body } = likeAnother(small.state, small.project, { name: 'Rock', prefix: 'ROC', colour: 'moss', rank: 'b9', maker: lead() }, () => small.ids.next()) // prettier-ignore
+    expect(body.kinds[0]!.groups?.map(({ name }) => name)).toEqual(['Who', 'When'])
   })
   it('are fields of its project', () => {
     expect(refused(set(plain, 'shows', [small.ids.next()]))).toBe('other-project')

@@ -8,7 +8,7 @@ import { kindIcons } from '../../model/names'
 import { fallbackRefusal } from '../../items/fallbacks'
 import { kindsOf, maybeStep, startOfKind, type Reader } from '../../model/reader'
 import type { Kind } from '../../model/records'
-import { defaultsRecord, insideRecord, kindRecord, showsRecord } from '../../model/schemas'
+import { defaultsRecord, groupsRecord, insideRecord, kindRecord, showsRecord } from '../../model/schemas'
 import { recordCommands, unmade } from '../../setup/record-commands'
 import { archivedNow, itemsWith } from './in-project'
 
@@ -26,15 +26,23 @@ export const kinds = recordCommands({
   entity: 'kind',
   record: kindRecord,
   id: ids.kindId,
-  fields: { name, icon: z.enum(kindIcons), shows: showsRecord, inside: insideRecord, defaults: defaultsRecord },
+  fields: {
+    name,
+    icon: z.enum(kindIcons),
+    shows: showsRecord,
+    inside: insideRecord,
+    groups: groupsRecord,
+    defaults: defaultsRecord,
+  },
   siblings: (reader, kind) => kindsOf(reader, kind.project),
   called: (kind) => kind.name,
   check(reader, kind) {
     const isOurs = (one: { readonly project: string } | undefined) => one?.project === kind.project
     const known = isOurs(reader.maybe('workflow', kind.workflow))
     const fields = (kind.shows ?? []).every((id) => isOurs(reader.maybe('field', id)))
+    const groups = (kind.groups ?? []).every(({ from }) => isOurs(reader.maybe('field', from)))
     const inside = (kind.inside ?? []).every((id) => id === kind.id || isOurs(reader.maybe('kind', id)))
-    return known && fields && inside ? defaultsRefusal(reader, kind) : problem('other-project')
+    return known && fields && groups && inside ? defaultsRefusal(reader, kind) : problem('other-project')
   },
   /** `to`: what its items become; those whose status that kind has not start over. */
   removal: z.object({ to: ids.kindId }),
