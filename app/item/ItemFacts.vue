@@ -163,7 +163,7 @@ function endEdit(): void {
 <style scoped>
 .group {
   font: var(--type-section);
-  margin: 12px 0 4px;
+  margin: 4px 0 -10px;
 }
 .facts {
   display: grid;

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, nextTick, ref } from 'vue'
-import { mdiArrowDown, mdiArrowUp, mdiFormatHeaderPound } from '@mdi/js'
+import { mdiArrowDown, mdiArrowUp, mdiFormatListGroup } from '@mdi/js'
 import { VBtn } from 'vuetify/components/VBtn'
 import { VCheckbox } from 'vuetify/components/VCheckbox'
 import { VTextField } from 'vuetify/components/VTextField'
@@ -81,7 +81,7 @@ function save(): void {
               @update:model-value="tick(field.id, !!$event)"
             />
             <IconButton
-              :icon="mdiFormatHeaderPound"
+              :icon="mdiFormatListGroup"
               :label="kindWords.beginGroup(field.name)"
               :aria-pressed="heads[field.id] !== undefined"
               @click="head(field.id)"
