@@ -4,7 +4,7 @@ import { VBtn } from 'vuetify/components/VBtn'
 import { VTextField } from 'vuetify/components/VTextField'
 import { isEmptyValue, type Value } from '#core/fields/value'
 import type { Field, Item } from '#core/model/records'
-import { FieldInput } from './controls'
+import { FieldInput } from './field-input-later'
 import { editorWords } from './words'
 
 /**

@@ -10,7 +10,6 @@ export const VTabs = later(async () => ({ default: (await import('vuetify/compon
 export const ActMenu = later(() => import('./ActMenu.vue'))
 export const AddItem = later(() => import('./AddItem.vue'))
 export const ColumnEditor = later(() => import('./ColumnEditor.vue'))
-export const FieldInput = later(() => import('./FieldInput.vue'))
 export const FieldEditor = later(() => import('./FieldEditor.vue'))
 export const ItemMenu = later(() => import('./ItemMenu.vue'))
 export const PopMenu = later(() => import('./PopMenu.vue'))

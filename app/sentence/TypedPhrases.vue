@@ -2,7 +2,7 @@
 import { computed, ref, shallowRef, watch } from 'vue'
 import type { Phrase } from '#core/language/grammar'
 import type { Condition, ProjectId } from '#core/model/records'
-import type { ReadPart, ReadWords } from '#core/queries/typed-words'
+import type { ReadPart, ReadWords } from '#core/queries/read-words'
 import { useAsk } from '../data/use-ask'
 import FindList from '../parts/FindList.vue'
 import { phraseWords } from './phrase-words'

@@ -1,11 +1,34 @@
 import { conditionWords } from '../language/conditions'
-import { parse } from '../language/grammar'
+import { parse, type Parsed, type Phrase } from '../language/grammar'
 import { phraseKinds, type OtherPhrase } from '../language/phrases'
 import type { Wording } from '../language/wording'
-import type { ViewDefinition } from '../model/records'
+import type { Condition, ProjectId, ViewDefinition } from '../model/records'
 import { countEach } from './condition-counts'
 import { dayIn, type QueryContext } from './contract'
-import type { ReadPart, ReadWords, TypedWordsInput } from './typed-words'
+
+/** Typed words, as they were understood. */
+export interface ReadWords {
+  readonly parts: readonly ReadPart[]
+  readonly left: Parsed['left']
+}
+/** A phrase that was understood. */
+export interface ReadPart {
+  /** Where it is in the text, in characters; `to` is after the last. */
+  readonly from: number
+  readonly to: number
+  readonly phrase: Phrase
+  /** The phrase as the sentence will say it. */
+  readonly words: string
+  /** How many items it would leave, of a condition. */
+  readonly count?: number
+}
+/** What was typed, and beside what. */
+export interface TypedWordsInput {
+  readonly project: ProjectId
+  /** Conditions that hold beside them. */
+  readonly where: readonly Condition[]
+  readonly text: string
+}
 
 /** Typed words as phrases of a view, with how many items each would leave. */
 export function readWords(context: QueryContext, { project: id, where, text }: TypedWordsInput): ReadWords {
