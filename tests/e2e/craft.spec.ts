@@ -50,7 +50,8 @@ test('a project for another craft from nothing: kinds, fields of all types, comp
     await page.getByRole('button', { name: 'A new kind' }).click()
     await page.getByRole('textbox', { name: 'What is it called?' }).fill(name)
     await page.keyboard.press('Enter')
-    await expect(kinds.getByRole('gridcell', { name, exact: true })).toBeVisible()
+    // The one just made takes the keyboard.
+    await expect(kinds.getByRole('gridcell', { name, exact: true })).toBeFocused()
   }
   const stall = kinds.getByRole('row').filter({ has: page.getByRole('gridcell', { name: 'stall', exact: true }) })
   await stall.getByRole('gridcell').nth(3).press('Enter')
