@@ -38,7 +38,7 @@ export function* brokenLaw(
     statusesAreHeldOnce(reader, after) ??
     tiesAreWithinProject(after) ??
     endsFit(after) ??
-    linksHold(reader, after) ??
+    (yield* linksHold(reader, after)) ??
     (context.isRoom ? yield* eachHasOneOpenStay(after) : undefined) ??
     (isHeld && isHeldToDemands(reader, command, context.by)
       ? yield* refusedEntry(reader, after, context.by)

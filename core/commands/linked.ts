@@ -1,18 +1,20 @@
 /** Laws of links: both ends are there, of the field's project, and neither holds more than it may. */
-import { problem, type Problem } from '../base/result'
+import { firstInPieces, type Pieces } from '../base/pieces'
+import { firstProblem, problem, type Problem } from '../base/result'
 import { fieldTypes } from '../fields/registry'
-import { farEnd, linkBetween, otherEnd, shownIn } from '../model/links'
+import { farEnd, linkBetween, LinkIndex, otherEnd, shownIn } from '../model/links'
 import { itemKey, type Reader } from '../model/reader'
 import type { Field, ItemId, Link } from '../model/records'
 import type { After } from './after'
 
 /** The first thing that is wrong with a link that a patch makes, or leaves behind. */
-export function linksHold(reader: Reader, after: After): Problem | undefined {
-  for (const { id, made } of after.of('link')) {
-    const link = made && !after.isGone('link', id) ? (made as Link) : undefined
-    const wrong = link && wrongWith(reader, after, link)
-    if (wrong) return wrong
-  }
+export function* linksHold(reader: Reader, after: After): Pieces<Problem | undefined> {
+  const made = new LinkIndex()
+  for (const one of after.of('link')) if (one.made && !after.isGone('link', one.id)) made.add(one.made as Link)
+  const wrong = yield* firstInPieces(after.of('link'), (one) =>
+    one.made && !after.isGone('link', one.id) ? wrongWith(reader, after, made, one.made as Link) : undefined,
+  )
+  if (wrong) return wrong
   for (const { id } of after.of('item')) {
     if (!after.isGone('item', id)) continue
     for (const link of reader.linksOf(id))
@@ -26,7 +28,7 @@ export function linksHold(reader: Reader, after: After): Problem | undefined {
   return undefined
 }
 
-function wrongWith(reader: Reader, after: After, link: Link): Problem | undefined {
+function wrongWith(reader: Reader, after: After, made: LinkIndex, link: Link): Problem | undefined {
   const by = after.maybe('field', link.field)
   if (!by || !fieldTypes[by.type].isLinked || linkBetween(by, link.from, link.to).id !== link.id)
     return problem('wrong-value', { field: by?.name ?? 'field' })
@@ -35,26 +37,24 @@ function wrongWith(reader: Reader, after: After, link: Link): Problem | undefine
     if (after.column(end, 'project') !== by.project) return problem('other-project')
   }
   if (link.from === link.to) return problem('linked-itself', { field: by.name })
-  return overfull(reader, after, by, link, link.from) ?? overfull(reader, after, by, link, link.to)
+  return firstProblem([link.from, link.to], (end) => overfull(after, () => [...reader.linksOf(end), ...made.of(end)], by, link, end)) // prettier-ignore
 }
 
-/** An end that takes one item holds another already. */
-function overfull(reader: Reader, after: After, by: Field, link: Link, item: ItemId): Problem | undefined {
+/** An end that takes one item holds another already. `links`: all of the item’s, asked where it takes one. */
+function overfull(after: After, links: () => Link[], by: Field, link: Link, item: ItemId): Problem | undefined {
   const shown = after.maybe('field', shownIn(link, by, item) ?? '')
   if (!shown?.settings.single) return undefined
-  const made = after.of('link').flatMap((one) => (one.made ? (one.made as Link) : []))
-  const others = [...reader.linksOf(item), ...made].filter(
+  const other = links().find(
     (one) =>
       one.id !== link.id &&
       one.field === link.field &&
       shownIn(one, by, item) === shown.id &&
       !after.isGone('link', one.id),
   )
-  const [other] = others
   if (!other) return undefined
   const keyOf = (id: string) => {
     const found = after.maybe('item', id)
-    return found ? itemKey(reader, found) : '?'
+    return found ? itemKey(after, found) : '?'
   }
   return problem('linked-already', { key: keyOf(item), other: keyOf(farEnd(other, item)), name: shown.name })
 }

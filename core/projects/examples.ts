@@ -12,8 +12,8 @@ export const mostExamples = 1000
 
 /** Whether an example keeps what an item holds in a field: not who, when and what for, nor what stands elsewhere. */
 function isKept(field: Field): boolean {
-  const { kind, isApart, choices } = fieldTypes[field.type]
-  return isInItem(field) && !isApart && choices !== 'people' && !fieldTypes[field.type].isOwn && kind !== 'day' && kind !== 'instant' // prettier-ignore
+  const { kind, isApart, isOwn, choices } = fieldTypes[field.type]
+  return isInItem(field) && !isApart && choices !== 'people' && !isOwn && kind !== 'day' && kind !== 'instant' // prettier-ignore
 }
 
 /**
