@@ -215,7 +215,10 @@ function placeOf(reader: Reader, project: ProjectId, ref: FactRef, id: string): 
     parent: () => [...reader.itemsOf(project)].sort(compareRanked).map((item) => item.id),
   } // prettier-ignore
   const type = field && shownType(field)
-  const list = lists[by]?.() ?? (type === 'health' ? healths.map(({ id }) => id) : type === 'people' ? people() : field ? fieldContext(reader, field).options.map((option) => option.id as string) : []) // prettier-ignore
+  const byNumber = () =>
+    [...reader.itemsOf(project)].sort((a, b) => a.number - b.number).map((item) => item.id as string)
+  const ofType: Record<string, () => readonly string[]> = { health: () => healths.map(({ id }) => id), people, relation: byNumber } // prettier-ignore
+  const list = (lists[by] ?? ofType[type ?? ''])?.() ?? (field ? fieldContext(reader, field).options.map((option) => option.id as string) : []) // prettier-ignore
   const at = list.indexOf(id)
   return at < 0 ? list.length : at
 }
@@ -480,6 +483,7 @@ export function randomOf(small: Small) {
     } as Item // prettier-ignore
   }
   const needs = all.find(({ name }) => name === 'needs')!
+  const isTaken = (state: State, item: string): boolean => [...state.linksOf(item)].some((link) => link.to === item)
   /** Links the i-th item anew, to those that are there; gives the items whose links are others now. */
   const relink = (state: State, i: number, links: readonly number[]): string[] => {
     const touched: string[] = []
@@ -490,7 +494,8 @@ export function randomOf(small: Small) {
     for (const link of [...state.linksOf(itemId(i))]) put(link, undefined)
     for (const to of new Set(links)) {
       const link = to !== i && state.placeOf(itemId(to)) ? linkBetween(needs, itemId(i) as ItemId, itemId(to) as ItemId) : undefined // prettier-ignore
-      if (link) put(link, link)
+      // What another needs is not needed by a second: the far end takes one item.
+      if (link && !isTaken(state, itemId(to))) put(link, link)
     }
     return touched
   }
