@@ -157,8 +157,19 @@ async function openView(page: Page, name: string, prefix = 'GLH'): Promise<void>
   await expect(page.locator('.count b')).toBeVisible()
 }
 
-/** By night the same elements have other colours. */
+/** By night the same elements have other colours: all of them where tests explore far, else where most kinds of them stand. */
 const atNight = ['color-contrast']
+const byNight = [
+  'queue',
+  'board',
+  'table',
+  'an item beside',
+  'people',
+  'the fields of a project',
+  'a formula',
+  'sign-in',
+]
+const isSeenAtNight = (name: string): boolean => !!process.env.WRENLEAF_DEEP || byNight.includes(name)
 for (const [width, height] of sizes)
   test(`every main screen is whole at ${width} × ${height}${isChecked(width) ? ', and accessible by day and by night' : ''}`, async ({
     browser,
@@ -177,6 +188,7 @@ for (const [width, height] of sizes)
       const isFloating = await page.locator('.v-overlay--active .v-overlay__content').first().isVisible()
       const within = isFloating ? { within: '.v-overlay__content' } : {}
       await isAccessible(page, name, within)
+      if (!isSeenAtNight(name)) continue
       await page.evaluate(() => (document.documentElement.dataset.theme = 'night'))
       await isAccessible(page, `${name} by night`, { rules: atNight, ...within })
       await page.evaluate(() => (document.documentElement.dataset.theme = 'day'))

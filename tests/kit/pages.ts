@@ -14,15 +14,22 @@ const watched: Watched[] = []
 export const test = base.extend<{ noTrouble: undefined }>({
   noTrouble: [
     // eslint-disable-next-line no-empty-pattern -- Playwright reads the fixtures it is to give from this pattern
-    async ({}, use) => {
+    async ({}, use, test) => {
       watched.length = 0
       await use(undefined)
+      if (test.status !== test.expectedStatus) for (const { page } of watched) await tell(page)
       expect(watched.flatMap((one) => one.said), 'what the browser logged as an error').toEqual([])
       for (const { page } of watched) await page.context().close()
     },
     { auto: true },
   ],
 }) // prettier-ignore
+
+/** Prints what a page shows, for whoever has no more of a failure than what was printed. */
+async function tell(page: Page): Promise<void> {
+  const text = await page.locator('body').innerText({ timeout: 1000 }).catch(String) // prettier-ignore
+  console.log(`${page.url()}\n${text.slice(0, 1500)}`)
+}
 
 /** Every console error, page error and trouble in the worker fails the test, but for messages that it names. */
 export function watch(page: Page, expected: readonly RegExp[] = []): Page {
