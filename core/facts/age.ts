@@ -1,4 +1,5 @@
 import { dayNumber } from '../base/dates'
+import { dayFigures } from '../fields/figures'
 import type { AutomaticFact, ViewContext } from './contract'
 import { daysOf } from './viewer'
 
@@ -15,5 +16,6 @@ export const age: AutomaticFact = {
   name: 'age',
   label: 'age',
   kind: 'number',
+  figures: dayFigures(),
   source: (context) => ({ kind: 'number', at: ageAt(context) }),
 }

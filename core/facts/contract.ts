@@ -94,6 +94,8 @@ export interface AutomaticFact extends FactCore {
   /** In the interface's words. */
   readonly label: string
   readonly words?: FactWords
+  /** How its numbers are said and read; plainly, where it says nothing. */
+  readonly figures?: Figures
   /** The test with which a new condition begins. */
   begin?(reader: Reader, project: ProjectId): FactTest
   /** What an item needs to meet a test; undefined where none is clear. */

@@ -1,4 +1,5 @@
 import { dayNumber } from '../base/dates'
+import { dayFigures } from '../fields/figures'
 import type { AutomaticFact, ViewContext } from './contract'
 import { daysOf } from './viewer'
 
@@ -13,5 +14,6 @@ export const inPhase: AutomaticFact = {
   name: 'inPhase',
   label: 'time in phase',
   kind: 'number',
+  figures: dayFigures(),
   source: (context) => ({ kind: 'number', at: inPhaseAt(context) }),
 }

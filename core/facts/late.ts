@@ -1,4 +1,5 @@
 import { dayNumber, fromDayNumber, workingDaysAfter } from '../base/dates'
+import { dayFigures } from '../fields/figures'
 import { noDay, noNumber, type DayColumn } from '../fields/columns/column'
 import type { FactTest } from '../model/records'
 import { itIs, type AutomaticFact, type ViewContext } from './contract'
@@ -31,6 +32,7 @@ export const late: AutomaticFact = {
   label: 'days late',
   isAskedOften: true,
   kind: 'number',
+  figures: dayFigures(true),
   source: (context) => ({ kind: 'number', at: lateAt(context) }),
   words: {
     say: (test) => (test.is === 'filled' || test.is === 'empty' ? `${itIs(test.is === 'empty')} late` : undefined),

@@ -49,7 +49,14 @@ export const isSameFact = (one: FactRef, other: FactRef): boolean => factKey(one
 const automatic = Object.fromEntries(
   Object.values(automaticFacts).map((fact): [string, Fact] => [
     fact.name,
-    { ...fact, ref: { fact: fact.name }, key: fact.name, name: fact.label, automatic: fact, figures: plainFigures },
+    {
+      ...fact,
+      ref: { fact: fact.name },
+      key: fact.name,
+      name: fact.label,
+      automatic: fact,
+      figures: fact.figures ?? plainFigures,
+    },
   ]),
 ) as Readonly<Record<AutomaticFactName, Fact>>
 

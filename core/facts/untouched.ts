@@ -1,4 +1,5 @@
 import { dayNumber } from '../base/dates'
+import { dayFigures } from '../fields/figures'
 import type { AutomaticFact, ViewContext } from './contract'
 import { daysOf } from './viewer'
 
@@ -13,5 +14,6 @@ export const untouched: AutomaticFact = {
   name: 'untouched',
   label: 'days since last change',
   kind: 'number',
+  figures: dayFigures(true),
   source: (context) => ({ kind: 'number', at: untouchedAt(context) }),
 }

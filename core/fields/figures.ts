@@ -45,6 +45,23 @@ export function decimalFigures(decimals: number, unit: string, mark: DecimalMark
 /** Whole numbers without a unit. */
 export const plainFigures: Figures = decimalFigures(0, '')
 
+/** Whole days; `isInName`: the name of what is counted says already that it is days. Either way they may be typed. */
+export const dayFigures = (isInName = false): Figures => ({
+  ...plainFigures,
+  unit: isInName ? '' : 'days',
+  say: (x) => (isInName ? plainFigures.say(x) : `${plainFigures.bare(x)} ${x === 1 ? 'day' : 'days'}`),
+  read: (text) => plainFigures.read(text.replace(/\s*days?\s*$/i, '')),
+  begin(text) {
+    const read = plainFigures.begin(text)
+    return (
+      read && {
+        x: read.x,
+        length: read.length + (/^\s*days?(?![\p{L}\p{N}])/iu.exec(text.slice(read.length))?.[0].length ?? 0),
+      }
+    )
+  },
+})
+
 /** What is typed, without its unit before or behind it. */
 export function withoutUnit(text: string, unit: string): string {
   const bare = text.trim()

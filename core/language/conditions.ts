@@ -118,10 +118,10 @@ function usualWords(fact: Fact, test: FactTest, isNot: boolean, wording: Wording
 }
 
 function rangeWords(fact: Fact, { from, to }: Extract<FactTest, { is: 'between' }>): string {
-  const words = (x: number) => fact.figures.bare(x)
+  const words = (x: number) => fact.figures.say(x)
   if (from === null) return to === null ? 'any number' : `at most ${words(to)}`
   if (to === null) return `at least ${words(from)}`
-  return from === to ? words(from) : `${words(from)} to ${words(to)}`
+  return from === to ? words(from) : `${fact.figures.bare(from)} to ${words(to)}`
 }
 
 const not = (condition: Condition): Condition => ({ about: 'none', of: [condition] })

@@ -147,9 +147,9 @@ export class TextCursor implements Words, Cursor {
     return match[1]!.replaceAll('””', '”')
   }
 
-  /** One word of letters and digits. */
+  /** One word of letters and digits, with dots and the like within it. */
   word(): string | undefined {
-    const match = /^\s*([\p{L}\p{N}\p{M}_-]+)/u.exec(this.text.slice(this.place))
+    const match = /^\s*([\p{L}\p{N}\p{M}_-]+(?:[.:/][\p{L}\p{N}\p{M}_-]+)*)/u.exec(this.text.slice(this.place))
     if (match) this.place += match[0].length
     return match?.[1]
   }

@@ -35,16 +35,16 @@ function isPlain(name: string): boolean {
 export const quoted = (name: string, isClear = isPlain(name)): string =>
   isClear ? name : `“${name.replaceAll('”', '””')}”`
 
-/** Those with the same name get a number each; one that goes on as another does with a word of the language is quoted. */
-function apart(all: Iterable<{ readonly id: string; readonly name: string }>): Named[] {
+/** `isOurs`: a name of the language's own, which is clear. Those with the same name get a number each; one that goes on as another does with a word of the language is quoted. */
+function apart(all: Iterable<{ readonly id: string; readonly name: string; readonly isOurs?: boolean }>): Named[] {
   const seen = new Map<string, number>()
   const named = [...all]
   const longer = new Set(named.flatMap(({ name }) => beginningsOf(name)))
-  return named.map(({ id, name }) => {
+  return named.map(({ id, name, isOurs }) => {
     const folded = name.toLowerCase()
     const nth = (seen.get(folded) ?? 0) + 1
     seen.set(folded, nth)
-    const words = quoted(name, isPlain(name) && !longer.has(folded))
+    const words = quoted(name, (isOurs || isPlain(name)) && !longer.has(folded))
     return { id, name, words: nth > 1 ? `${words} #${nth}` : words }
   })
 }
@@ -61,7 +61,9 @@ export type NamedFact = Named & { readonly fact: Fact }
 export function namedFacts(reader: Reader, project: Project): NamedFact[] {
   const facts = factsOf(reader, project).filter((fact) => !fact.automatic?.isForSortingOnly)
   const automaticFirst = [...facts.filter((fact) => fact.automatic), ...facts.filter((fact) => fact.field)]
-  const names = apart(automaticFirst.map(({ key, name }) => ({ id: key, name })))
+  const names = apart(
+    automaticFirst.map(({ key, name, automatic }) => ({ id: key, name, isOurs: automatic?.label === name })),
+  )
   return names.map((named, i) => ({ ...named, fact: automaticFirst[i]! }))
 }
 

@@ -227,6 +227,9 @@ nav .v-list {
     display: flex;
     overflow-x: auto;
   }
+  nav .v-list .v-list-item {
+    margin-top: 0;
+  }
   .parts {
     border-right: 0;
     border-bottom: 1px solid var(--rule);
