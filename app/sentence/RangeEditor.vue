@@ -49,7 +49,7 @@ function set(end: 'from' | 'to', event: Event): void {
   padding: 10px 14px 12px;
 }
 .range .v-text-field {
-  flex: 1 1 96px;
+  flex: 1 1 72px;
 }
 p {
   margin: 0;

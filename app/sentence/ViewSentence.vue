@@ -9,6 +9,7 @@ import { PhraseEditor, SaveAsOwn } from './editors'
 import { isOwn, useDirectory } from '../data/directory'
 import { useViews } from '../data/views'
 import { grouped } from '../counted'
+import { shortened } from './shortened'
 import { sentenceWords } from './words'
 import { tallyWords } from '../shell/words'
 import { viewWords } from '../view-layouts/words'
@@ -77,10 +78,11 @@ async function remove(): Promise<void> {
           :data-phrase="piece.phrase"
           aria-haspopup="dialog"
           :aria-expanded="open?.phrase === piece.phrase"
+          :title="shortened(piece.words) === piece.words ? undefined : piece.words"
           @click="press(piece.phrase, $event)"
           @keydown.enter.prevent="press(piece.phrase, $event)"
           @keydown.space.prevent="press(piece.phrase, $event)"
-          >{{ piece.words }}</span
+          >{{ shortened(piece.words) }}</span
         ><span v-else>{{ piece.words }}</span></template
       >
       <button type="button" class="phrase more unfold" @click="isUnfolded = !isUnfolded">

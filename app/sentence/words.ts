@@ -3,4 +3,6 @@ export const sentenceWords = {
   fewer: 'fewer phrases',
   all: 'all phrases',
   more: 'And …',
+  /** After a list that is cut. */
+  andMore: (n: number) => `… and ${n} more`,
 } as const

@@ -74,14 +74,22 @@ function end(act: () => void): void {
     v-model="isOpen"
     :field="field"
     :project="project"
+    :at="at"
     @update:model-value="emit('close')"
   />
-  <RetypeField v-else-if="step === 'type'" v-model="isOpen" :field="field" @update:model-value="emit('close')" />
+  <RetypeField
+    v-else-if="step === 'type'"
+    v-model="isOpen"
+    :field="field"
+    :at="at"
+    @update:model-value="emit('close')"
+  />
   <NewField
     v-else
     v-model="isOpen"
     :project="project.id"
     :after="field.id"
+    :at="at"
     @added="emit('added', $event)"
     @update:model-value="emit('close')"
   />

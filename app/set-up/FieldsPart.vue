@@ -65,12 +65,9 @@ const asked = (field: Field, test: FactTest): Condition => ({ about: 'fact', fac
 const seeLacking = (field: Field): void => see(asked(field, { is: 'empty' }))
 /** What is from before there was a rule stays, and is found. */
 const outs = computed(() => rows.value.filter(({ id }) => filled.value?.out[id]))
-/** So many are named one by one. */
-const mostSeen = 100
 async function seeOut(field: Field): Promise<void> {
-  const numbers = (await ask('misfits', { field: field.id }))?.slice(0, mostSeen) ?? []
-  const named = numbers.map((n): Condition => ({ about: 'fact', fact: { fact: 'key' }, test: { is: 'between', from: n, to: n } })) // prettier-ignore
-  if (named.length) see(named.length === 1 ? named[0]! : { about: 'any', of: named })
+  const where = await ask('misfits', { field: field.id })
+  if (where) see(where)
 }
 const otherName = ({ other }: Field['settings']) =>
   other && fieldWords.farOf(directory.reader.maybe('field', other)?.name ?? '')

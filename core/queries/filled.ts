@@ -1,6 +1,6 @@
 import { isSameValue } from '../base/sorted-ids'
-import { misfitsOf } from '../items/misfits'
-import type { FieldId, ProjectId } from '../model/records'
+import { misfitCondition, misfitsOf } from '../items/misfits'
+import type { Condition, FieldId, ProjectId } from '../model/records'
 import { fieldsOf, type Reader } from '../model/reader'
 import { askedQuery, watchedQuery } from './contract'
 
@@ -29,10 +29,10 @@ export const filled = watchedQuery<{ readonly project: ProjectId }, FilledAnswer
   }
 })
 
-/** The numbers of the items that hold something in a field which it would not take today. */
-export const misfits = askedQuery<{ readonly field: FieldId }, number[]>(({ state }, { field }) => {
+/** What asks for the items that hold something in a field which it would not take today; null where none does. */
+export const misfits = askedQuery<{ readonly field: FieldId }, Condition | null>(({ state }, { field }) => {
   const found = state.maybe('field', field)
-  return found ? misfitsOf(state, found).map((row) => state.table(found.project).number.a[row]!) : []
+  return (found && misfitCondition(state, found)) ?? null
 })
 
 function filledIn(reader: Reader, project: ProjectId): FilledAnswer {

@@ -330,11 +330,13 @@ describe('how far fields are filled', () => {
     state.set('field', assignees.id, 'settings', { single: true })
     filled.update(changed())
     expect((filled.answer() as WatchAnswer<'filled'>).out).toEqual({ [reference.id]: 2, [assignees.id]: 1 })
-    const numbers = [...state.itemsOf(project.id)].filter((one) => one.values[reference.id] === 'A').map((one) => one.number) // prettier-ignore
-    expect(await ask(context, 'misfits', { field: reference.id })).toEqual(numbers)
-    expect(await ask(context, 'misfits', { field: 'gone' as never })).toEqual([])
+    const [first, , third] = [...state.itemsOf(project.id)].filter((one) => one.values[reference.id]).map((one) => one.number) // prettier-ignore
+    const keyIs = (n: number) => ({ about: 'fact', fact: { fact: 'key' }, test: { is: 'between', from: n, to: n } })
+    expect(await ask(context, 'misfits', { field: reference.id })).toEqual({ about: 'any', of: [first!, third!].map(keyIs) }) // prettier-ignore
+    expect(await ask(context, 'misfits', { field: 'gone' as never })).toBeNull()
     state.set('field', assignees.id, 'settings', { among: [people.lead.id] })
-    expect(await ask(context, 'misfits', { field: assignees.id })).toHaveLength(1)
+    const test = { is: 'anyOf', values: [people.contributor.id] }
+    expect(await ask(context, 'misfits', { field: assignees.id })).toMatchObject({ about: 'fact', test })
   })
 })
 

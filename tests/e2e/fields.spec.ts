@@ -335,3 +335,32 @@ test('a kind goes through statuses of its own; what becomes one of it says where
   await page.keyboard.press('Control+z')
   await expect(item.getByRole('button', { name: /^Status: Ready/i })).toBeVisible()
 })
+
+test('a people field is for named people from now on; whoever else stands in it is found in one step', async ({
+  browser,
+}) => {
+  const page = await demo.as(browser, 'Séverine')
+  await page.goto('/app/GLH/set-up/fields')
+  const cell = page.getByRole('gridcell', { name: 'reviewer', exact: true })
+  await cell.press('Enter')
+  const form = page.getByRole('dialog', { name: 'How reviewer works' })
+  await expect(form).toBeVisible()
+  await page.keyboard.press('Escape')
+  // The keyboard goes back to where the form was opened.
+  await expect(cell).toBeFocused()
+  await page.keyboard.press('Enter')
+  for (const name of ['Hamid Torvald', 'Imke']) await choose(form.getByRole('combobox', { name: 'Only these people' }), new RegExp(name)) // prettier-ignore
+  await page.keyboard.press('Escape')
+  await form.getByRole('button', { name: 'Save' }).click()
+  await expect(form).toBeHidden()
+  const note = page.getByText(/items from before hold something that reviewer would not take today/)
+  const count = Number((await note.innerText()).split(' ')[0])
+  expect(count).toBeGreaterThan(50)
+  await note.getByRole('button', { name: 'See them' }).click()
+  await expect(page.locator('.count b')).toHaveText(String(count))
+  const phrase = page.getByRole('button', { name: /^reviewer (is|includes) / })
+  await expect(phrase).toBeVisible()
+  expect((await phrase.innerText()).length).toBeLessThan(200)
+  expect(await phrase.innerText()).not.toMatch(/Hamid|Imke/)
+  await page.keyboard.press('Control+z')
+})
