@@ -18,8 +18,11 @@ test.describe.configure({ mode: 'parallel' })
 const word = 'Gewächshausdachrinnenentwässerungsanlagen'
 const longTitle = `${word} along the whole length of the south bay, with every bracket, gutter and downpipe taken off, scraped, primed, painted twice, and put back before the first frost of the year`
 
+/** Of the views, on the server of now: each of these tests may have one of its own. */
+let addresses: Record<string, string> = {}
 /** An item with a word of forty letters, a very long title and ten people on it, in the hands of whoever looks. */
 test.beforeAll(async () => {
+  addresses = {}
   const client = await new Client(demo.server().url).stepInAs('Séverine')
   const { records, me } = await client.directory()
   const project = records.project.find((one) => one.prefix === 'GLH')!
@@ -146,7 +149,6 @@ const screens: Record<string, (page: Page) => Promise<void>> = {
     await expect(page.getByRole('button', { name: 'Sign in' })).toBeVisible()
   },
 }
-let addresses: Record<string, string> = {}
 async function openView(page: Page, name: string, prefix = 'GLH'): Promise<void> {
   if (!addresses[`${prefix} ${name}`]) {
     const { records } = await (await new Client(demo.server().url).stepInAs('Séverine')).directory()
