@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { v7 } from 'uuid'
+import { kindInside } from '#core/entry/kind-inside'
+import type { Begin } from '#core/entry/new-items'
 import { askedOf } from '#core/items/fallbacks'
 import type { Row } from '#core/layouts/rows'
 import { startOfKind } from '#core/model/reader'
@@ -20,16 +22,22 @@ const changes = useChanges()
 const directory = useDirectory()
 const statusOf = (row: Row) => directory.reader.maybe('status', row.item.status)
 
+function begin(): Begin | undefined {
+  const { id: parent, project } = props.item
+  const above = directory.reader.maybe('kind', props.item.kind)
+  const kind = above && kindInside(directory.reader, above.id, above)
+  const status = kind && startOfKind(directory.reader, kind.id)?.id
+  return status && { project, kind, status, parent, values: {} }
+}
 const asks = computed(() => {
-  const kind = directory.reader.maybe('kind', props.item.kind)
+  const kind = begin()?.kind
   return kind ? askedOf(directory.reader, kind) : []
 })
 async function add(title: string, values: Item['values']): Promise<boolean> {
-  const { id: parent, project, kind } = props.item
-  const start = startOfKind(directory.reader, kind)
-  if (!start) return false
-  const one = { item: v7() as ItemId, project, kind, title, status: start.id, parent, values }
-  return !!(await changes.send({ type: 'items.add', items: [one] }))
+  const from = begin()
+  if (!from) return false
+  const one = { ...from, item: v7() as ItemId, kind: from.kind.id, title, values }
+  return changes.send({ type: 'items.add', items: [one] })
 }
 </script>
 
@@ -60,6 +68,7 @@ async function add(title: string, values: Item['values']): Promise<boolean> {
       :placeholder="itemWords.addInside"
       :asks="asks"
       :add="add"
+      :begin="begin"
     />
   </section>
 </template>

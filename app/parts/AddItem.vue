@@ -2,9 +2,12 @@
 import { computed, onMounted, ref, shallowReactive } from 'vue'
 import { VBtn } from 'vuetify/components/VBtn'
 import { VTextField } from 'vuetify/components/VTextField'
+import type { Begin } from '#core/entry/new-items'
 import { isEmptyValue, type Value } from '#core/fields/value'
 import type { Field, Item } from '#core/model/records'
 import { FieldInput } from './field-input-later'
+import { PastedPreview } from './pasted-later'
+import { usePasted } from './use-pasted'
 import { editorWords } from './words'
 
 /**
@@ -18,6 +21,8 @@ const props = defineProps<{
   /** What has to be filled in; it stays for the next one, as it was said. */
   asks?: readonly Field[]
   add(title: string, said: Item['values']): Promise<unknown>
+  /** Where lines that are pasted begin. */
+  begin(): Begin | undefined
 }>()
 const emit = defineEmits<{ leave: [] }>()
 const form = ref<HTMLFormElement>()
@@ -55,6 +60,20 @@ function escape(event: KeyboardEvent): void {
   event.stopPropagation()
   emit('leave')
 }
+const pasted = usePasted(() => props.begin())
+/** More than a line becomes items of its own; what was typed already stays for what comes next. */
+function paste(event: ClipboardEvent): void {
+  const text = event.clipboardData?.getData('text/plain') ?? ''
+  if (!/[\n\r]/.test(text.trim())) return
+  event.preventDefault()
+  void pasted.take(text, !!props.asks?.length)
+}
+async function takePasted(values: Item['values']): Promise<void> {
+  const lines = pasted.lines.value
+  pasted.lines.value = undefined
+  if (lines) await pasted.add(lines, values)
+  input.value?.focus()
+}
 defineExpose({ focus: () => input.value?.focus() })
 </script>
 
@@ -71,6 +90,14 @@ defineExpose({ focus: () => input.value?.focus() })
       maxlength="600"
       autocomplete="off"
       @keydown.esc="escape"
+      @paste="paste"
+    />
+    <PastedPreview
+      v-if="pasted.lines.value"
+      :lines="pasted.lines.value"
+      :asks="asks ?? []"
+      @take="takePasted"
+      @close="pasted.lines.value = undefined"
     />
     <div v-if="asked.length" class="asked-for">
       <FieldInput

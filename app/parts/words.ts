@@ -53,6 +53,20 @@ export const editorWords = {
   setUp: { statuses: 'How these statuses work', people: 'Who takes part' },
 } as const
 
+export const pasteWords = {
+  /** What a pasted table is called where files are named. */
+  fileName: 'What was pasted',
+  title: (items: string) => `Add ${items}?`,
+  levels: (n: number) =>
+    n === 1 ? 'All of them beside one another.' : `On ${n} levels: what is indented goes inside what stands above it.`,
+  finished: 'finished',
+  add: (items: string) => `Add ${items}`,
+  adding: (items: string) => `adding ${items}`,
+  /** By their lines in the text. */
+  leftOut: (lines: readonly number[]) =>
+    `${counted(lines.length, 'line', 'lines')} left out, as no title can be so long or empty: ${lines.slice(0, 10).join(', ')}${lines.length > 10 ? ' …' : ''}.`,
+} as const
+
 export const valueWords = {
   misfit: 'It is from before there was a rule: it would not be taken today.',
   me: 'me (whoever is looking)',

@@ -33,7 +33,11 @@ const { mobile } = useDisplay()
 const changes = useChanges()
 const directory = useDirectory()
 const views = useViews()
-const { add: addItem, asks } = useAddItem(
+const {
+  add: addItem,
+  asks,
+  begin,
+} = useAddItem(
   () => props.project,
   () => props.definition,
 )
@@ -252,6 +256,7 @@ provide(boardKey, {
           :class="{ here: one.column.id === onPhone }"
           :asks="asks"
           :add="(title: string, said: Item['values']) => add(one, title, said)"
+          :begin="() => begin((kind) => shownColumns.statusIn(one, kind))"
           :is-adding="addingIn === one.column.id"
           @adding="addingIn = $event ? one.column.id : undefined"
         />

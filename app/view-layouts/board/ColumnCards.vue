@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, inject, ref } from 'vue'
 import { useVirtualizer } from '@tanstack/vue-virtual'
+import type { Begin } from '#core/entry/new-items'
 import { must } from '#core/base/result'
 import { tieId } from '#core/base/ids'
 import type { Row } from '#core/layouts/rows'
@@ -19,6 +20,7 @@ const props = defineProps<{
   isAdding: boolean
   asks: readonly Field[]
   add(title: string, said: Item['values']): Promise<unknown>
+  begin(): Begin | undefined
 }>()
 const emit = defineEmits<{ adding: [isAdding: boolean] }>()
 const board = must(inject(boardKey), 'board')
@@ -109,6 +111,7 @@ const slot = computed(() => {
         :placeholder="viewWords.addHint"
         :asks="asks"
         :add="add"
+        :begin="begin"
         @leave="emit('adding', false)"
       />
       <button

@@ -38,7 +38,11 @@ const directory = useDirectory()
 const views = useViews()
 const { mobile } = useDisplay()
 const preferences = usePreferences()
-const { add: addItem, asks } = useAddItem(
+const {
+  add: addItem,
+  asks,
+  begin,
+} = useAddItem(
   () => props.project,
   () => props.definition,
 )
@@ -328,6 +332,7 @@ function keepSent(index: number, title: string | undefined): void {
       :placeholder="viewWords.addHint"
       :asks="asks"
       :add="addItem"
+      :begin="begin"
       @leave="cells.focus(at.row, at.column)"
     >
       <span aria-hidden="true">+</span>

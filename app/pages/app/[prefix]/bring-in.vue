@@ -1,8 +1,9 @@
 <script setup lang="ts">
-import { computed, onBeforeUnmount, ref } from 'vue'
+import { computed, onBeforeUnmount, onMounted, ref } from 'vue'
 import { navigateTo } from 'nuxt/app'
 import { useRoute } from 'vue-router'
 import { VBtn } from 'vuetify/components/VBtn'
+import { pastedFile } from '../../../data/pasted-file'
 import FileChooser from '../../../bring-in/FileChooser.vue'
 import PlannedRows from '../../../bring-in/PlannedRows.vue'
 import PlanSide from '../../../bring-in/PlanSide.vue'
@@ -31,6 +32,13 @@ const { fileName, file, columns, plan, broughtIn } = bringIn
 const changes = useChanges()
 /** Undone meanwhile, it is no longer said to be there. */
 const isUndone = computed(() => !!broughtIn.value && !changes.isDone(broughtIn.value.command))
+
+/** A table that was pasted elsewhere is brought in here. */
+onMounted(() => {
+  const pasted = pastedFile.value
+  pastedFile.value = undefined
+  if (pasted) void bringIn.take(pasted)
+})
 
 const rows = ref<InstanceType<typeof PlannedRows>>()
 let walked = -1
