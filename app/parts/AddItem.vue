@@ -3,7 +3,8 @@ import { computed, onMounted, ref, shallowReactive } from 'vue'
 import { VBtn } from 'vuetify/components/VBtn'
 import { VTextField } from 'vuetify/components/VTextField'
 import type { Begin } from '#core/entry/new-items'
-import { isEmptyValue, type Value } from '#core/fields/value'
+import type { Value } from '#core/fields/value'
+import { isLacking } from '#core/items/entering'
 import type { Field, Item } from '#core/model/records'
 import { FieldInput } from './field-input-later'
 import { PastedPreview } from './pasted-later'
@@ -30,7 +31,6 @@ const input = ref<InstanceType<typeof VTextField>>()
 const title = ref('')
 const said = shallowReactive<Record<string, Value>>({})
 const asked = computed(() => (title.value.trim() ? (props.asks ?? []) : []))
-const isLacking = (field: Field): boolean => isEmptyValue(said[field.id]) || said[field.id] === false
 onMounted(() => props.isBrief && input.value?.focus())
 /** Goes to what is lacking, which may not have been fetched yet. */
 function ask(at: number, frames = 120): void {
@@ -41,7 +41,7 @@ function ask(at: number, frames = 120): void {
 async function take(): Promise<void> {
   const text = title.value.trim()
   if (!text) return
-  const lacking = asked.value.findIndex(isLacking)
+  const lacking = asked.value.findIndex(({ id }) => isLacking(said[id]))
   if (lacking >= 0) return ask(lacking)
   const values = Object.fromEntries(asked.value.map(({ id }) => [id, said[id] ?? null]))
   title.value = ''
@@ -51,7 +51,7 @@ async function take(): Promise<void> {
 /** What is chosen from hangs elsewhere; what is left half filled in is asked for. */
 async function leave(event: FocusEvent): Promise<void> {
   if (!props.isBrief || form.value?.contains(event.relatedTarget as Node | null)) return
-  if (asked.value.some(isLacking)) return
+  if (asked.value.some(({ id }) => isLacking(said[id]))) return
   await take()
   if (!title.value) emit('leave')
 }

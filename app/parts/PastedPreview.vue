@@ -3,7 +3,8 @@ import { computed, ref, shallowReactive } from 'vue'
 import { VBtn } from 'vuetify/components/VBtn'
 import { VVirtualScroll } from 'vuetify/components/VVirtualScroll'
 import type { PastedLine } from '#core/entry/pasted'
-import { isEmptyValue, type Value } from '#core/fields/value'
+import type { Value } from '#core/fields/value'
+import { isLacking } from '#core/items/entering'
 import type { Field, Item } from '#core/model/records'
 import { counted } from '../counted'
 import { FieldInput } from './field-input-later'
@@ -12,18 +13,17 @@ import { vTakesFocus } from './takes-focus'
 import { editorWords, pasteWords } from './words'
 
 /** What lines that were pasted become, seen before they are added; what all of them must have is filled in here. */
-const props = defineProps<{ lines: readonly PastedLine[]; asks: readonly Field[]; at?: HTMLElement | undefined }>()
+const props = defineProps<{ lines: readonly PastedLine[]; asks: readonly Field[] }>()
 const emit = defineEmits<{ take: [said: Item['values']]; close: [] }>()
 const isOpen = ref(true)
 const said = shallowReactive<Record<string, Value>>({})
-const isLacking = (field: Field): boolean => isEmptyValue(said[field.id]) || said[field.id] === false
-const mayGo = computed(() => !props.asks.some(isLacking))
+const mayGo = computed(() => !props.asks.some(({ id }) => isLacking(said[id])))
 const levels = computed(() => props.lines.reduce((most, { level }) => Math.max(most, level + 1), 1))
 const items = computed(() => counted(props.lines.length, 'item', 'items'))
 </script>
 
 <template>
-  <PopDialog v-model="isOpen" :label="pasteWords.title(items)" :at="at" @update:model-value="emit('close')">
+  <PopDialog v-model="isOpen" :label="pasteWords.title(items)" @update:model-value="emit('close')">
     <form class="asked" @submit.prevent="mayGo && emit('take', { ...said })">
       <h2>{{ pasteWords.title(items) }}</h2>
       <p class="soft">{{ pasteWords.levels(levels) }}</p>

@@ -35,5 +35,5 @@ export const lacks = (item: Pick<Item, 'values'>, demand: Demand, hasNote: boole
   demand.asks === 'field' ? isLacking(item.values[demand.field]) : demand.asks === 'note' && !hasNote
 
 /** A box that is not ticked is nothing filled in. */
-const isLacking = (value: Item['values'][string] | undefined): boolean =>
+export const isLacking = (value: Item['values'][string] | undefined): boolean =>
   value === undefined || value === false || isEmptyValue(value)
