@@ -61,7 +61,7 @@ const comeBack = () =>
   </section>
   <section v-else-if="!isMe">
     <SectionHead :title="personWords.ifLeaves(first)" />
-    <p class="soft">
+    <p v-if="work" class="soft">
       {{ count ? personWords.openItems(count, first) : personWords.noItems(first) }}
       <template v-if="person.role">{{ personWords.endsAtOnce }}</template>
     </p>

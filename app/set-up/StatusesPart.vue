@@ -173,7 +173,12 @@ defineExpose({ openMenu, startAdding })
       <span class="soft">{{ statusWords.kinds }}</span>
       <SelectOne :choices="workflows" :chosen="workflow" :label="statusWords.kinds" @choose="workflow = $event" />
     </label>
-    <WorkflowDrawing :rows="rows" :counts="counts" :marked="setUp.pending?.about" @go="grid?.focus($event.id, 0)" />
+    <WorkflowDrawing
+      :rows="rows"
+      :counts="standing && counts"
+      :marked="setUp.pending?.about"
+      @go="grid?.focus($event.id, 0)"
+    />
     <EditGrid
       ref="grid"
       v-slot="{ row, column }"

@@ -9,7 +9,8 @@ import { tallyWords } from '../shell/words'
 /** The workflow as it reads from left to right; what is dropped can be reached from anywhere, and stands aside. */
 const props = defineProps<{
   rows: readonly StatusRow[]
-  counts: Readonly<Record<string, number>>
+  /** Undefined until they have been counted. */
+  counts: Readonly<Record<string, number>> | undefined
   marked: string | undefined
 }>()
 const emit = defineEmits<{ go: [row: StatusRow] }>()
@@ -37,7 +38,7 @@ const aside = computed(() => props.rows.filter(({ status }) => status.phase === 
           <button type="button" :title="row.name" tabindex="-1" @click="emit('go', row)">
             <span class="sign"
               ><LeafMark :share="directory.share(row.status)" :colour="row.status.colour" />
-              <span class="soft">{{ tallyWords.items(counts[row.id] ?? 0) }}</span></span
+              <span v-if="counts" class="soft">{{ tallyWords.items(counts[row.id] ?? 0) }}</span></span
             >
             <b>{{ row.name }}</b>
             <span class="soft">{{ turnText(directory.reader, row) || row.status.phase }}</span>

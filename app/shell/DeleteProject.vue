@@ -35,7 +35,7 @@ async function go(): Promise<void> {
   <PopDialog v-model="isOpen" :label="projectWords.deleteTitle(project?.name ?? '')">
     <form class="asked" @submit.prevent="go">
       <h2>{{ projectWords.deleteTitle(project?.name ?? '') }}</h2>
-      <p>{{ projectWords.deleteAbout(held ?? 0) }}</p>
+      <p>{{ held === undefined ? projectWords.counting : projectWords.deleteAbout(held) }}</p>
       <p class="note wrong">{{ projectWords.forGood }}</p>
       <VTextField
         v-model="typed"

@@ -39,6 +39,7 @@ export const projectWords = {
   deleteTitle: (name: string) => `Delete ${name} for good?`,
   deleteAbout: (held: number) =>
     `It holds ${counted(held, 'item', 'items')}, archived ones included. All of it goes: the items with their history and texts, views, statuses, fields and who takes part.`,
+  counting: 'Counting what it holds …',
   forGood: 'Nothing brings it back. Archive it if you may want it again.',
   typeNumber: 'Type how many items it holds',
   deleteIt: 'Delete it for good',

@@ -1,9 +1,9 @@
 import type { Page } from '@playwright/test'
 import { Client } from '../kit/client'
-import { expect, test, useDemo } from '../kit/pages'
+import { expect, numberIn, test, useDemo } from '../kit/pages'
 
 const demo = useDemo()
-const count = async (page: Page): Promise<number> => Number(await page.locator('.count b').textContent())
+const count = (page: Page): Promise<number> => numberIn(page.locator('.count b'))
 /** Pastes text where the keyboard is. */
 const paste = (page: Page, text: string): Promise<void> =>
   page.evaluate((text) => {

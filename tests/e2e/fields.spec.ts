@@ -1,4 +1,4 @@
-import { bringInto, choose, expect, test, useDemo } from '../kit/pages'
+import { bringInto, choose, expect, numberIn, test, useDemo } from '../kit/pages'
 
 const demo = useDemo()
 
@@ -118,7 +118,14 @@ test('options are named, coloured, merged and given a place; items follow', asyn
   const names = () => options.locator('.opt').allInnerTexts()
   await expect(options).toBeVisible()
   const before = await names()
-  const count = async (i: number) => Number(await options.getByRole('row').nth(i + 1).getByRole('gridcell').nth(2).innerText()) // prettier-ignore
+  const count = (i: number) =>
+    numberIn(
+      options
+        .getByRole('row')
+        .nth(i + 1)
+        .getByRole('gridcell')
+        .nth(2),
+    )
   await expect.poll(() => count(0)).toBeGreaterThan(0)
   const [first, second] = [await count(0), await count(1)]
   // Named.
@@ -262,7 +269,7 @@ test('a formula is checked while it is typed, and its results follow what it nam
     const at = (await on.getByRole('columnheader').allInnerTexts()).findIndex((head) => head.trim().startsWith(name))
     return rowOf(on, key).locator(`[role=gridcell][data-column="${at}"]`)
   }
-  const number = async (on: typeof page, key: string, name: string) => Number((await (await cell(on, key, name)).innerText()).replace(/[^\d.-]/g, '')) // prettier-ignore
+  const number = async (on: typeof page, key: string, name: string) => numberIn(await cell(on, key, name))
   const before = await number(page, 'GLH-1', 'All of it')
   const effort = await cell(page, 'GLH-3', 'Effort')
   await effort.click()
@@ -281,7 +288,7 @@ test('a formula is checked while it is typed, and its results follow what it nam
   await other.keyboard.type('twice is at least 20')
   await other.keyboard.press('Enter')
   await expect(rowOf(other, 'GLH-3')).toBeVisible()
-  const shown = async () => Number((await other.locator('.count b').first().innerText()).replace(/\D/g, ''))
+  const shown = () => numberIn(other.locator('.count b').first())
   await expect.poll(shown).toBeLessThan(200)
   const all = await shown()
   expect(all).toBeGreaterThan(1)
@@ -354,7 +361,7 @@ test('a people field is for named people from now on; whoever else stands in it 
   await form.getByRole('button', { name: 'Save' }).click()
   await expect(form).toBeHidden()
   const note = page.getByText(/items from before hold something that reviewer would not take today/)
-  const count = Number((await note.innerText()).split(' ')[0])
+  const count = await numberIn(note)
   expect(count).toBeGreaterThan(50)
   await note.getByRole('button', { name: 'See them' }).click()
   await expect(page.locator('.count b')).toHaveText(String(count))

@@ -1,7 +1,7 @@
 import { scrollThrough } from '../../bench/browser'
 import { foundProject } from '../../bench/data'
 import { Client } from '../kit/client'
-import { expect, test, useDemo } from '../kit/pages'
+import { expect, numberIn, test, useDemo } from '../kit/pages'
 
 const demo = useDemo()
 
@@ -32,7 +32,7 @@ test('fifty thousand items are filtered and grouped while another browser change
     await expect(one.getByRole('grid')).toHaveAttribute('aria-rowcount', '50001')
   }
   const words = page.getByRole('combobox', { name: 'And …' })
-  const count = async () => Number((await page.locator('.count b').textContent())?.replace(',', ''))
+  const count = () => numberIn(page.locator('.count b'))
   await page.getByRole('button', { name: 'and …' }).click()
   await words.fill('title has ridge, not finished, by status then need, sum of effort')
   await expect(page.getByRole('option', { name: /by status then need/ })).toBeVisible()

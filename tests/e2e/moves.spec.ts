@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test'
-import { cardsIn, column, expect, isAccessible, test, useDemo } from '../kit/pages'
+import { cardsIn, column, expect, isAccessible, numberIn, test, useDemo } from '../kit/pages'
 
 const demo = useDemo()
 const factOf = (page: Page, status: string, at: number) =>
@@ -244,12 +244,12 @@ test('an owner deletes a project for good, also while somebody drags in it', asy
   await page.getByRole('button', { name: 'What you can do with Visitors ask' }).click()
   await page.getByRole('menuitem', { name: 'Delete Visitors ask for good' }).click()
   const asked = page.getByRole('dialog', { name: 'Delete Visitors ask for good?' })
-  const held = /It holds ([\d,]+) items?/.exec(await asked.innerText())![1]!
+  const held = await numberIn(asked, /It holds ([\d,]+) items?/)
   await expect(asked.getByRole('textbox')).toBeFocused()
   await isAccessible(page, 'deleting a project for good')
   await asked.getByRole('textbox').fill('1')
   await expect(asked.getByRole('button', { name: 'Delete it for good' })).toBeDisabled()
-  await asked.getByRole('textbox').fill(held.replace(',', ''))
+  await asked.getByRole('textbox').fill(String(held))
   await page.keyboard.press('Enter')
   await expect(page.getByRole('region', { name: 'Visitors ask' })).toBeHidden()
   await expect(member.getByRole('region', { name: 'Visitors ask' })).toBeHidden({ timeout: 5000 })

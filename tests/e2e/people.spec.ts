@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test'
-import { expect, isAccessible, line, stepIn, test, useDemo, watch } from '../kit/pages'
+import { expect, isAccessible, line, numberIn, stepIn, test, useDemo, watch } from '../kit/pages'
 import { startEmpty } from '../kit/server'
 
 const demo = useDemo()
@@ -58,11 +58,12 @@ test('whoever leaves hands over in one step, is signed out at once, and comes ba
   // Their page goes to the door, and what it asked last is refused.
   const piotr = await demo.as(browser, 'Piotr', { expected: [/401/] })
   const tobias = await demo.as(browser, 'Tobias')
-  const before = Number(await tobias.locator('.count b').first().textContent())
+  const waiting = () => numberIn(tobias.locator('.count b').first())
+  const before = await waiting()
   const page = await people(await demo.as(browser, 'Séverine'))
   await cell(page, 'Piotr Halvorsen').click()
   const beside = page.getByRole('complementary', { name: 'Person' })
-  const inHand = Number(/^(\d+) in hand/m.exec(await beside.innerText())?.[1])
+  const inHand = await numberIn(beside, /(\d+) in hand/)
   expect(inHand).toBeGreaterThan(0)
   await beside.getByRole('combobox', { name: /Who gets the items .* in hand/ }).click({ force: true })
   await page.getByRole('option', { name: 'Tobias Renn' }).click()
@@ -70,10 +71,10 @@ test('whoever leaves hands over in one step, is signed out at once, and comes ba
   await expect(beside.getByText('Piotr has left.')).toBeVisible()
   await expect(row(page, 'Piotr Halvorsen')).toHaveClass(/left/)
   await piotr.waitForURL('**/sign-in', { timeout: 3000 })
-  await expect.poll(async () => Number(await tobias.locator('.count b').first().textContent())).toBeGreaterThan(before)
+  await expect.poll(waiting).toBeGreaterThan(before)
   await page.getByRole('button', { name: 'Undo removing Piotr Halvorsen' }).click()
   await expect(beside.getByText('If Piotr leaves')).toBeVisible()
-  await expect.poll(async () => Number(await tobias.locator('.count b').first().textContent())).toBe(before)
+  await expect.poll(waiting).toBe(before)
   await stepIn(piotr, 'Piotr')
 })
 

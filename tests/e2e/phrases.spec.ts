@@ -1,9 +1,9 @@
 import type { Page } from '@playwright/test'
-import { choose, expect, isAccessible, test, useDemo } from '../kit/pages'
+import { choose, expect, isAccessible, numberIn, test, useDemo } from '../kit/pages'
 
 const demo = useDemo()
 const count = (page: Page) => page.locator('.count b')
-const shown = async (page: Page) => Number(await count(page).textContent())
+const shown = (page: Page) => numberIn(count(page))
 const column = (page: Page, at: number) => page.locator(`.item-row [data-column="${at}"]`).allTextContents()
 /** Opens the editor of a phrase by the keyboard. */
 async function open(page: Page, phrase: string | RegExp): Promise<void> {

@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test'
 import { Client } from '../kit/client'
-import { expect, isAccessible, test, useDemo } from '../kit/pages'
+import { expect, isAccessible, numberIn, test, useDemo } from '../kit/pages'
 
 const demo = useDemo()
 const cell = (page: Page, name: string) => page.getByRole('gridcell', { name, exact: true })
@@ -13,8 +13,14 @@ async function setUp(page: Page, part = 'statuses', prefix = 'SED'): Promise<Pag
 
 test('a status is removed with its items, seen beforehand, and brought back by one undo', async ({ browser }) => {
   const [lead, other] = [await setUp(await demo.as(browser, 'Séverine'), 'statuses', 'GLH'), await setUp(await demo.as(browser, 'Imke'), 'statuses', 'GLH')] // prettier-ignore
-  const here = async (page: Page, name: string) =>
-    Number(await page.getByRole('row').filter({ has: cell(page, name) }).locator('[role=gridcell]').nth(5).innerText()) // prettier-ignore
+  const here = (page: Page, name: string) =>
+    numberIn(
+      page
+        .getByRole('row')
+        .filter({ has: cell(page, name) })
+        .locator('[role=gridcell]')
+        .nth(5),
+    )
   const [checked, inHand] = [await here(lead, 'Being checked'), await here(lead, 'In hand')]
   await cell(lead, 'Being checked').focus()
   await lead.keyboard.press('Delete')
@@ -179,7 +185,7 @@ test('a limit that stops holds against a drag and a request written by hand; a l
     .getByRole('row')
     .filter({ has: cell(lead, name).first() })
     .first()
-  const here = Number(await row.locator('[role=gridcell]').nth(3).innerText())
+  const here = await numberIn(row.locator('[role=gridcell]').nth(3))
   await row.locator('[role=gridcell]').nth(2).click()
   await lead.getByRole('textbox', { name: 'Most' }).fill(String(here))
   await lead.getByRole('combobox', { name: 'When it’s full' }).click({ force: true })

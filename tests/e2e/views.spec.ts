@@ -1,4 +1,4 @@
-import { expect, test, useDemo, choose } from '../kit/pages'
+import { choose, expect, numberIn, test, useDemo } from '../kit/pages'
 import type { Page } from '@playwright/test'
 
 const demo = useDemo()
@@ -14,7 +14,7 @@ async function type(page: Page, text: string, understood: RegExp): Promise<void>
 
 test('a view built by clicks and the same by typing give the same rows', async ({ browser }) => {
   const clicked = await demo.as(browser, 'Séverine', { at: 'All items' })
-  const all = Number(await count(clicked).textContent())
+  const all = await numberIn(count(clicked))
   await clicked.getByRole('button', { name: 'and …' }).click()
   await clicked.getByRole('option', { name: 'where phase …' }).click()
   await clicked.getByRole('option', { name: 'active' }).click()
@@ -42,7 +42,7 @@ test('a view built by clicks and the same by typing give the same rows', async (
   expect(await sentence(typed)).toBe(await sentence(clicked))
   expect(await keys(typed)).toEqual(await keys(clicked))
   expect((await keys(typed)).length).toBeGreaterThan(5)
-  expect(Number(await count(typed).textContent())).toBeLessThan(all)
+  expect(await numberIn(count(typed))).toBeLessThan(all)
   // Heads fold by keyboard, and say what they hold.
   const head = typed.getByRole('gridcell', { name: /^Fold Palm court/ })
   await head.focus()
@@ -100,35 +100,35 @@ test('why an item is not here: phrases that leave it out, an empty view, the sea
 
 test('nested phrases are edited where they stand, with the counts that each value would give', async ({ browser }) => {
   const page = await demo.as(browser, 'Séverine', { at: 'All items' })
-  const all = Number(await count(page).textContent())
+  const all = await numberIn(count(page))
   await type(page, 'late', /it’s late/)
-  await expect.poll(async () => Number(await count(page).textContent())).toBeLessThan(all)
-  const late = Number(await count(page).textContent())
+  await expect.poll(() => numberIn(count(page))).toBeLessThan(all)
+  const late = await numberIn(count(page))
   await page.getByRole('button', { name: 'it’s late' }).click()
   await page.getByRole('button', { name: 'or …' }).click()
   await page.getByRole('combobox', { name: 'Add a condition' }).fill('need is must')
   await expect(page.getByRole('option', { name: /need is must/ })).toBeVisible()
   await page.keyboard.press('Enter')
   await expect(page.getByRole('button', { name: 'any of (it’s late; need is must)' })).toBeVisible()
-  await expect.poll(async () => Number(await count(page).textContent())).toBeGreaterThan(late)
+  await expect.poll(() => numberIn(count(page))).toBeGreaterThan(late)
   await page.getByRole('button', { name: 'need is must', exact: true }).click()
   const should = page.getByRole('option', { name: /should \d+/ })
   await expect(should).toBeVisible()
-  const before = Number(await count(page).textContent())
+  const before = await numberIn(count(page))
   await should.click()
-  await expect.poll(async () => Number(await count(page).textContent())).toBeGreaterThan(before)
+  await expect.poll(() => numberIn(count(page))).toBeGreaterThan(before)
 })
 
 test('where items stood some days ago comes from the server', async ({ browser }) => {
   const page = await demo.as(browser, 'Imke', { at: 'All items' })
-  const all = Number(await count(page).textContent())
+  const all = await numberIn(count(page))
   await type(page, '6 days ago the status was Ready or Noted', /6 days ago the status was/)
   await expect(page.getByRole('button', { name: '6 days ago the status was Ready or Noted' })).toBeVisible()
-  const shown = async () => Number(await count(page).textContent())
+  const shown = () => numberIn(count(page))
   const isPart = (some: number) => some > 0 && some < all
   await expect.poll(async () => isPart(await shown())).toBe(true)
   const then = await shown()
   // Some of them have moved on since.
   await type(page, 'finished', /it’s finished/)
-  await expect.poll(async () => Number(await count(page).textContent())).toBeLessThan(then)
+  await expect.poll(() => numberIn(count(page))).toBeLessThan(then)
 })

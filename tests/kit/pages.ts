@@ -101,6 +101,11 @@ export async function stepIn(page: Page, name: string): Promise<void> {
 /** The cards of a column, by the column's name. */
 export const column = (page: Page, name: string) => page.getByRole('region', { name, exact: true })
 export const cardsIn = (page: Page, name: string) => column(page, name).getByRole('article')
+/** The number in it, or the one in what has that form, once there is one: what is still being counted shows none. */
+export async function numberIn(place: Locator, form = /(-?[\d,]*\d(?:\.\d+)?)/): Promise<number> {
+  await expect(place).toContainText(form)
+  return Number(form.exec(await place.innerText())![1]!.replaceAll(',', ''))
+}
 /** The tally's word on the line. */
 export const line = (page: Page) => page.getByRole('contentinfo').getByRole('status')
 
