@@ -19,8 +19,8 @@ export default defineConfig({
   // Two files at a time, and then one at a time those that say how soon something is done or fill both processors.
   workers: 2,
   projects: [
-    { name: 'pages', testIgnore: /(board|large|line|queue)\.spec/ },
-    { name: 'measured', testMatch: /(board|large|line|queue)\.spec/, dependencies: ['pages'], workers: 1 },
+    { name: 'pages', testIgnore: /\/(board|large|line|queue)\.spec/ },
+    { name: 'measured', testMatch: /\/(board|large|line|queue)\.spec/, dependencies: ['pages'], workers: 1 },
   ],
   retries: 0,
   reporter: process.env.CI ? 'list' : 'line',

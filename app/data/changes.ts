@@ -22,6 +22,8 @@ interface Undoable {
 /** Makes a command again from what a problem says is stored. */
 type Again = (problem: Problem) => BareCommand | undefined
 
+const noWorker: Problem = { code: 'unexpected' }
+
 /** What this tab changes: sends commands, keeps what can be undone and redone, says what was refused. */
 export const useChanges = defineStore('changes', () => {
   const session = useSession()
@@ -54,20 +56,32 @@ export const useChanges = defineStore('changes', () => {
   /** Does what undo leaves alone: how things look to oneself. */
   const sendAside = (bare: BareCommand): Promise<boolean> => inTurn(async () => !!(await start(bare)))
 
+  /** Does a command, unless it is refused on the spot: that is returned, and not told. */
+  const attempt = (bare: BareCommand): Promise<Problem | undefined> =>
+    inTurn(async () => {
+      const begun = await begin(bare)
+      if (begun.ok) note(begun.value)
+      return begun.ok ? undefined : begun.problem
+    })
+
   async function start(bare: BareCommand, again?: Again): Promise<Undoable | undefined> {
+    const begun = await begin(bare, again)
+    if (begun.ok) return begun.value
+    if (begun.problem !== noWorker) await refuse(undefined, begun.problem, bare, again)
+    return undefined
+  }
+
+  async function begin(bare: BareCommand, again?: Again): Promise<Result<Undoable>> {
     const { api } = session
-    if (!api) return undefined
+    if (!api) return fail(noWorker)
     const command = v7() as CommandId
     // What is in reactive state cannot be sent to a worker as it is.
     const begun = await api.send(command, JSON.parse(JSON.stringify(bare)) as BareCommand)
-    if (!begun.ok) {
-      await refuse(command, begun.problem, bare, again)
-      return undefined
-    }
+    if (!begun.ok) return begun
     void api.settled(command).then((settled) => {
       if ('problem' in settled) void refuse(command, settled.problem, bare, again)
     })
-    return { command, name: begun.value.name }
+    return ok({ command, name: begun.value.name })
   }
 
   /** Resolves when the server has had its last word, to the command that was done. */
@@ -89,7 +103,12 @@ export const useChanges = defineStore('changes', () => {
     undone.value = []
   }
 
-  async function refuse(command: CommandId, problem: Problem, bare: BareCommand, again?: Again): Promise<void> {
+  async function refuse(
+    command: CommandId | undefined,
+    problem: Problem,
+    bare: BareCommand,
+    again?: Again,
+  ): Promise<void> {
     done.value = done.value.filter((step) => step.command !== command)
     if (problem.code === 'column-full' && mayOverrule(problem) && canBeOverruled(bare))
       return say(await wordsFor(problem), () => (full.value = { bare, problem }), noticeWords.letThrough)
@@ -140,6 +159,7 @@ export const useChanges = defineStore('changes', () => {
     lacking,
     send,
     sendAside,
+    attempt,
     sendAndWait,
     isDone,
     undo,

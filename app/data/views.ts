@@ -4,7 +4,7 @@ import { shallowRef } from 'vue'
 import { isSameValue } from '#core/base/sorted-ids'
 import type { PersonId, View, ViewDefinition, ViewId } from '#core/model/records'
 import { rankAfter } from '#core/base/ranks'
-import { widthsOf as widthsSeen } from '#core/model/looks'
+import { hasWidths, widthsOf as widthsSeen } from '#core/model/looks'
 import type { ViewInput } from '#core/queries/view'
 import { begun, draftsKey } from './begin'
 import { useChanges } from './changes'
@@ -50,7 +50,7 @@ export const useViews = defineStore('views', () => {
   function saved(view: View): ViewDefinition {
     const definition = definitionOf(view)
     const widths = widthsOf(view)
-    return definition.layout === 'table' && Object.keys(widths).length ? { ...definition, widths } : definition
+    return hasWidths(definition) && Object.keys(widths).length ? { ...definition, widths } : definition
   }
 
   /** For everyone where it is shared; one's own view stays one's own. */

@@ -52,7 +52,8 @@ export function totalText(total: Total, value: number | null | undefined, wordin
   return `${totalWords(total, wording)} ${valueText(total, value ?? null, wording)}`
 }
 
-function valueText({ name, of }: Total, value: number | null, { reader, project, day }: Wording): string {
+/** What a total comes to, without what it is of. */
+export function valueText({ name, of }: Total, value: number | null, { reader, project, day }: Wording): string {
   if (value === null) return groupWords.noTotal
   if (name === 'share') return `${Math.round(value * 1000) / 10}%`
   const fact = of === undefined ? undefined : maybeFact(reader, project.id, of)

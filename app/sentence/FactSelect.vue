@@ -27,7 +27,7 @@ const facts = computed(() => {
 const choices = computed(() =>
   facts.value.map((fact) => ({
     value: fact.key,
-    title: fact.automatic?.isForSortingOnly ? phraseWords.teamsOrder : fact.name,
+    title: fact.key === 'rank' ? phraseWords.teamsOrder : fact.key === 'place' ? phraseWords.inOutline : fact.name,
   })),
 )
 function choose(key: string): void {

@@ -4,6 +4,8 @@ import { VBtn } from 'vuetify/components/VBtn'
 import { VList, VListItem } from 'vuetify/components/VList'
 import { layouts } from '#core/layouts/registry'
 import type { Condition, FieldId, View, ViewDefinition } from '#core/model/records'
+import { openWords } from '#core/language/phrases'
+import { mostOpen } from '#core/model/names'
 import type { PhraseName } from '#core/language/sentence'
 import ChoiceList, { type Choice } from '../parts/ChoiceList.vue'
 import { useDirectory } from '../data/directory'
@@ -35,6 +37,9 @@ const withWhere = (next: Condition) =>
   try_({ where: props.definition.where.map((one, i) => (i === at.value ? next : one)) })
 const takeOut = () => emit('change', { ...props.definition, where: others.value })
 
+/** How far an outline can be opened. */
+const levels = [1, 2, 3, 4, 5, mostOpen]
+const isOpenTo = (level: number) => props.definition.layout === 'outline' && props.definition.open === level
 const isAdding = ref(false)
 const maySetUp = computed(() => directory.may('set up project', props.view.project))
 const fieldChoices = computed((): Choice[] =>
@@ -43,9 +48,17 @@ const fieldChoices = computed((): Choice[] =>
 /** The layouts that the project has what they need for, each with the view in it. */
 const layoutChoices = computed(() => {
   const project = directory.reader.maybe('project', props.view.project)
-  return Object.values(layouts).flatMap(({ name, words: label, begin }) => {
+  return Object.values(layouts).flatMap(({ name, article, words, begin }) => {
     const begun = project && begin(directory.reader, project, props.definition)
-    return begun ? [{ name, label, definition: name === props.definition.layout ? props.definition : begun }] : []
+    return begun
+      ? [
+          {
+            name,
+            label: phraseWords.asLayout(article, words),
+            definition: name === props.definition.layout ? props.definition : begun,
+          },
+        ]
+      : []
   })
 })
 </script>
@@ -59,8 +72,19 @@ const layoutChoices = computed(() => {
         role="menuitemradio"
         :aria-checked="definition.layout === one.name"
         :active="definition.layout === one.name"
-        :title="phraseWords.asLayout(one.label)"
+        :title="one.label"
         @click="emit('change', one.definition)"
+      />
+    </VList>
+    <VList v-else-if="phrase === 'open'" role="menu">
+      <VListItem
+        v-for="level in levels"
+        :key="level"
+        role="menuitemradio"
+        :aria-checked="isOpenTo(level)"
+        :active="isOpenTo(level)"
+        :title="openWords(level)"
+        @click="emit('change', { ...definition, open: level } as ViewDefinition)"
       />
     </VList>
     <GroupEditor

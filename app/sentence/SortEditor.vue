@@ -42,7 +42,7 @@ const ways = (key: SortKey) =>
         @choose="set({ down: $event })"
       />
       <VCheckbox
-        v-if="one.by.fact !== 'rank'"
+        v-if="one.by.fact !== 'rank' && one.by.fact !== 'place'"
         :label="phraseWords.emptyFirst"
         :model-value="!!one.emptyFirst"
         @update:model-value="set({ emptyFirst: $event || undefined })"

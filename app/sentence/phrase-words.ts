@@ -1,7 +1,7 @@
 /** Words of the editors of a sentence’s phrases. */
 export const phraseWords = {
   takeOut: 'Remove this phrase',
-  asLayout: (layout: string) => `as a ${layout}`,
+  asLayout: (article: string, layout: string) => `as ${article} ${layout}`,
   where: (fact: string) => `where ${fact} …`,
   whereKin: (kin: string) => `where ${kin}: …`,
   whereWas: 'where the status was … some days ago',
@@ -51,6 +51,7 @@ export const phraseWords = {
   direction: 'Direction',
   emptyFirst: 'blanks first',
   teamsOrder: 'the team’s order',
+  inOutline: 'its place in the outline',
   groupBy: 'group by …',
   grain: 'Period',
   grains: { day: 'by day', week: 'by week', month: 'by month', quarter: 'by quarter', year: 'by year' },

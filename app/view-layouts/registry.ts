@@ -7,5 +7,6 @@ import TableLayout from './table/TableLayout.vue'
 /** The table comes with every page, the others along with a page that begins with one, or once the page stands. */
 export const layoutParts: Readonly<Record<LayoutName, Component>> = {
   table: TableLayout,
+  outline: TableLayout,
   board: later(() => import('./board/BoardLayout.vue')),
 }

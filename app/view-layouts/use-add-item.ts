@@ -1,7 +1,9 @@
 import { computed } from 'vue'
 import { v7 } from 'uuid'
 import { fitting } from '#core/views/fitting'
+import type { InGroup } from '#core/entry/in-group'
 import type { Begin } from '#core/entry/new-items'
+import type { Place } from '#core/items/place'
 import { askedOf } from '#core/items/fallbacks'
 import type { Item, ItemId, PersonId, Project, StatusId, ViewDefinition } from '#core/model/records'
 import { useChanges } from '../data/changes'
@@ -9,7 +11,11 @@ import { useDirectory } from '../data/directory'
 import { useSession } from '../data/session'
 
 /** Adds an item so that it belongs where it was typed: with a status, people and values that the view's phrases ask for. */
-export function useAddItem(project: () => Project, definition: () => ViewDefinition) {
+export function useAddItem(
+  project: () => Project,
+  definition: () => ViewDefinition,
+  here: () => Here | undefined = () => undefined,
+) {
   const changes = useChanges()
   const directory = useDirectory()
   const session = useSession()
@@ -25,9 +31,13 @@ export function useAddItem(project: () => Project, definition: () => ViewDefinit
   })
   /** `statusIn`: the status that an item of the kind gets in place of the fitting one. */
   function begin(statusIn?: StatusIn): Begin | undefined {
-    const { kind, status, parent, values } = fit()
-    const given = kind && (statusIn?.(kind.id) ?? status?.id)
-    return given && { project: project().id, kind, status: given, parent, values }
+    const { status, parent, values, ...fits } = fit()
+    const at = here()
+    const kind = directory.reader.maybe('kind', at?.kind ?? '') ?? fits.kind
+    const given = kind && (at?.status ?? statusIn?.(kind.id) ?? status?.id)
+    if (!given) return undefined
+    const begun = { project: project().id, kind, status: given, parent: at?.parent ?? parent, values: { ...values, ...at?.values } } // prettier-ignore
+    return { ...begun, ...(at?.place && { place: at.place }), ...(at?.beside && { beside: at.beside }) }
   }
   /** Undefined: it was not added. */
   async function add(title: string, said: Item['values'], statusIn?: StatusIn): Promise<ItemId | undefined> {
@@ -38,5 +48,10 @@ export function useAddItem(project: () => Project, definition: () => ViewDefinit
     return (await changes.send({ type: 'items.add', items: [one] })) ? item : undefined
   }
   return { add, asks, begin }
+}
+/** What the place asks for at which it is typed: a group, an item around it, those beside it. */
+export interface Here extends InGroup {
+  readonly place?: Place
+  readonly beside?: Place
 }
 type StatusIn = (kind: string) => StatusId | undefined

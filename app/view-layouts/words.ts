@@ -73,6 +73,15 @@ export const cardWords = {
 
 export const tableWords = {
   key: 'Key',
+  place: 'No.',
+  addBelow: 'Add one below',
+  addInside: 'Add one inside',
+  addHere: 'Add an item here',
+  insideOf: (count: number) => ` · ${count} inside`,
+  totalInside: (total: string) => `${total}, with everything inside it`,
+  unfold: 'Unfold',
+  fold: 'Fold',
+  aside: 'Not in this view; it holds something that is',
   title: 'Title',
   status: 'Status',
   kind: 'Kind',

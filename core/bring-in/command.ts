@@ -93,7 +93,7 @@ function lastSiblingRanks(reader: Reader, project: Item['project']): Map<string 
   const last = new Map<string | null, string>()
   const table = reader.table(project)
   for (const row of table.rows()) {
-    const [parent, rank] = [table.parentOf(row), table.siblingRank.a[row] as string]
+    const [parent, rank] = [table.parentOf(row), table.siblingRank.a[row] ?? '']
     if (rank > (last.get(parent) ?? '')) last.set(parent, rank)
   }
   return last

@@ -13,8 +13,10 @@ import { usualBytes, type Applied, type CommandDefinition, type Context, type En
 import { addItems } from '../items/add'
 import { archiveItems } from '../items/archive'
 import { moveItems } from '../items/move'
+import { nestItems } from '../items/nest'
 import { noteMove } from '../items/note'
 import { setValues } from '../items/set'
+import { setAll } from '../items/set-all'
 import { setText } from '../items/text'
 import type { Reader } from '../model/reader'
 import { addPeople } from '../people/add'
@@ -41,7 +43,7 @@ const several = togetherOf((type) => definitionOf(type))
 
 /** Every command there is. */
 const definitions = [
-  addItems, setValues, moveItems, archiveItems, setText, noteMove, addPeople, people.set, people.remove, prefer, members.set, members.remove, createProject,
+  addItems, setValues, setAll, moveItems, nestItems, archiveItems, setText, noteMove, addPeople, people.set, people.remove, prefer, members.set, members.remove, createProject,
   projects.set, projects.remove, projects.order, deleteProject, setLimit, overruleLimit,
   views.add, views.set, views.remove, views.order, setWidths,
   makeField, retypeField, fields.add, fields.set, fields.remove, fields.order, options.add, options.set, options.remove, options.order,

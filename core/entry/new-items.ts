@@ -2,6 +2,7 @@
 import type { NewId } from '../base/ids'
 import { checkTitle, type NewItem } from '../items/add'
 import { demandsOf } from '../items/entering'
+import type { Place } from '../items/place'
 import { maybeStep, startOfKind, statusesOfKind, type Reader } from '../model/reader'
 import type { Problem } from '../base/result'
 import type { Item, ItemId, Kind, ProjectId, StatusId } from '../model/records'
@@ -16,6 +17,9 @@ export interface Begin {
   /** Of what lies in nothing else of what is added. */
   readonly parent: ItemId | null
   readonly values: Item['values']
+  /** Beside which item it stands in the team's order, and among its siblings; after all others, where it is not said. */
+  readonly place?: Place | undefined
+  readonly beside?: Place | undefined
 }
 
 /** What lines become, and those that become nothing. */
@@ -43,7 +47,7 @@ export function itemsOfLines(reader: Reader, lines: readonly PastedLine[], begin
     made.push(
       wrong || !status
         ? undefined
-        : { item: newId() as ItemId, project: begin.project, kind: kind.id, title, status, parent: inside?.item ?? begin.parent, values: begin.values }, // prettier-ignore
+        : { item: newId() as ItemId, project: begin.project, kind: kind.id, title, status, parent: inside?.item ?? begin.parent, values: begin.values, ...(begin.place && { place: begin.place }), ...(begin.beside && !inside && { beside: begin.beside }) }, // prettier-ignore
     )
   }
   return { items: made.filter((one) => one !== undefined), faults }

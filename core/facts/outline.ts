@@ -73,11 +73,7 @@ class Outline {
     if (parent !== noRow) return yield* this.table.childrenOf(parent)
     for (const row of this.table.rows()) if (this.table.parent[row] === noRow) yield row
   }
-  #bySiblings = (a: number, b: number): number => {
-    const { siblingRank, ids } = this.table
-    const [x, y] = [String(siblingRank.a[a]), String(siblingRank.a[b])]
-    return x < y ? -1 : x > y ? 1 : ids[a]! < ids[b]! ? -1 : 1
-  }
+  #bySiblings = (a: number, b: number): number => this.table.siblingRank.ordering.compare(a, b)
   /** False where it was that already. */
   #set(row: number, number: string | null, now: number): boolean {
     if ((this.column.a[row] ?? null) === number) return false

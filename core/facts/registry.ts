@@ -18,6 +18,7 @@ import { parent } from './parent'
 import { people } from './people'
 import { peopleValues } from './people-values'
 import { phase } from './phase'
+import { place } from './place'
 import { rank } from './rank'
 import { status } from './status'
 import { title } from './title'
@@ -28,7 +29,7 @@ import { workedSource } from './workings'
 /** What the product itself knows of every item, in the order in which it is listed. */
 export const automaticFacts: Readonly<Record<AutomaticFactName, AutomaticFact>> = {
   key, title, status, kind, phase, people, turn, late, age, inPhase, outline, level, parent, statusSince, started, finished, created,
-  createdBy, changed, changedBy, untouched, rank,
+  createdBy, changed, changedBy, untouched, rank, place,
 } // prettier-ignore
 
 /** Those that change by what others do, which say so themselves. */

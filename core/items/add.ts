@@ -13,7 +13,8 @@ import { fieldTypes } from '../fields/registry'
 import { isOver } from '../model/turn'
 import type { Reader } from '../model/reader'
 import type { Field, Item } from '../model/records'
-import { firstNumber, lastSiblingRank, ranksAt, StayIds } from './changes'
+import { firstNumber, StayIds } from './changes'
+import { lastSiblingRank, ranksAt, siblingRanksAt, type Placed } from './ranks'
 import { placeRecord } from './place'
 import { Fallbacks, requiredIn, requiredRefusal } from './fallbacks'
 import { checkUnique, checkValue, linkChanges, normalised } from './values'
@@ -29,11 +30,13 @@ export const newItem = z.object({
   parent: z.nullable(ids.itemId),
   values: z.record(text(64), valueRecord),
   place: z.optional(placeRecord),
+  /** Beside which of its siblings it stands; after them, where it is not said. */
+  beside: z.optional(placeRecord),
 })
 /** An item as it is sent to be made. */
 export type NewItem = Readonly<z.infer<typeof newItem>>
 
-/** Adds items, each at a place in the project's order or at its end, and last among its siblings. */
+/** Adds items, each at a place in the project's order and among its siblings, or at the end. */
 export const addItems = defineCommand({
   type: 'items.add',
   v: 1,
@@ -52,21 +55,23 @@ export const addItems = defineCommand({
     const changes: Change[] = []
     const lastRank = new Map<string, string>()
     const known = new Map<string, Fallbacks>()
+    const none: ReadonlySet<string> = new Set()
+    const placed = placing(body.items, ({ project, place }) => place && JSON.stringify([project, place]), ({ project, place }, n) => ranksAt(reader, project, place, n, none), changes) // prettier-ignore
+    const placedBeside = placing(body.items, ({ parent, beside }) => beside && JSON.stringify([parent, beside]), ({ project, parent, beside }, n) => siblingRanksAt(reader, project, parent, beside, n, none), changes) // prettier-ignore
     for (const one of body.items) {
       const project = must(reader.maybe('project', one.project), 'project')
       const number = context.isRoom ? (numbers.get(project.id) ?? firstNumber(reader, project.id, 1, context)) : 0
       numbers.set(project.id, number + 1)
-      const { ranks, spread } = ranksAt(reader, one.project, one.place, 1, new Set())
-      const follows = one.place ? undefined : lastRank.get(project.id)
-      const rank = follows ? rankBetween(follows, undefined) : must(ranks[0], 'rank')
+      const follows = lastRank.get(project.id)
+      const rank = placed(one) ?? (follows ? rankBetween(follows, undefined) : must(ranksAt(reader, one.project, undefined, 1, new Set()).ranks[0], 'rank')) // prettier-ignore
       if (!one.place) lastRank.set(project.id, rank)
       const siblings = `${one.project} ${one.parent}`
       const lastSibling = lastRank.get(siblings) ?? lastSiblingRank(reader, one.project, one.parent)
-      const siblingRank = rankBetween(lastSibling, undefined)
-      lastRank.set(siblings, siblingRank)
+      const siblingRank = placedBeside(one) ?? rankBetween(lastSibling, undefined)
+      if (!one.beside) lastRank.set(siblings, siblingRank)
       const fallbacks = known.get(one.project) ?? new Fallbacks(reader, context, one.project)
       known.set(one.project, fallbacks)
-      changes.push(...spread, ...itemMade(reader, one, { number, rank, siblingRank }, context, stays, fallbacks))
+      changes.push(...itemMade(reader, one, { number, rank, siblingRank }, context, stays, fallbacks))
     }
     if (context.isRoom)
       for (const [id, next] of numbers) {
@@ -76,6 +81,26 @@ export const addItems = defineCommand({
     return applied(changes)
   },
 })
+
+/** Keys for items that come to stand at a place, in turn; those that make room there are changed too. Undefined: it is asked for none. */
+function placing(
+  items: readonly NewItem[],
+  keyOf: (one: NewItem) => string | undefined,
+  ranksFor: (one: NewItem, n: number) => Placed,
+  changes: Change[],
+): (one: NewItem) => string | undefined {
+  const left = new Map<string, string[]>()
+  return (one) => {
+    const key = keyOf(one)
+    if (key === undefined) return undefined
+    if (!left.has(key)) {
+      const { ranks, spread } = ranksFor(one, items.filter((other) => keyOf(other) === key).length)
+      changes.push(...spread)
+      left.set(key, [...ranks])
+    }
+    return left.get(key)!.shift()
+  }
+}
 
 const projectsIn = (items: readonly NewItem[]) => [...new Set(items.map(({ project }) => project))]
 

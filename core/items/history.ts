@@ -20,8 +20,10 @@ const isSaidOf = ({ entity, id }: Change, item: string): boolean =>
 
 /** What an entry did to one item, as sentences without who and when: `moved it from Noted to In hand`. */
 export function sentencesOf(reader: Reader, entry: Pick<Entry, 'patch' | 'type'>, item: string, day: Day): string[] {
+  // Where it stands in what it came into goes without saying.
+  const isNested = entry.patch.some((change) => change.field === 'parent' && change.id === item)
   const sentences = entry.patch
-    .filter((change) => isOfItem(change, item))
+    .filter((change) => isOfItem(change, item) && !(change.field === 'siblingRank' && isNested))
     .flatMap((change) => {
       if (change.entity === 'link') return linkSentence(reader, change, item)
       return change.entity === 'item' ? sentenceOf(reader, change, day) : saidSentence(reader, change)
@@ -57,6 +59,7 @@ function sentenceOf(reader: Reader, change: Change, day: Day): string[] {
   if (field === 'status')
     return [`moved it from ${statusName(reader, change.before)} to ${statusName(reader, change.after)}`]
   if (field === 'rank') return ['moved it in the order']
+  if (field === 'siblingRank') return ['moved it in the outline']
   if ((shownColumns as readonly string[]).includes(field))
     return [columnSentence(reader, field as (typeof shownColumns)[number], change)]
   return isItemColumn(field) ? [] : valueSentences(reader, change, day)
@@ -116,7 +119,9 @@ export function nameOf(reader: Reader, type: string, patch: readonly Change[]): 
   if (by) return `changing ${reader.maybe('field', shownIn(link, by, first) ?? '')?.name ?? by.name} of ${which}`
   if (!change) return `changing ${which}`
   if (change.field === 'status' && !isSetChange(change)) return `moving ${which} to ${statusName(reader, change.after)}`
-  if (change.field === 'rank') return `reordering ${which}`
+  if (orders.has(change.field)) return `reordering ${which}`
+  if (change.field === 'parent' && !isSetChange(change))
+    return `moving ${which} ${change.after ? `into ${keyOf(reader, change.after)}` : 'to the top'}`
   if (change.field === 'archived' && !isSetChange(change)) return `${change.after ? 'archiving' : 'restoring'} ${which}`
   const name = isItemColumn(change.field)
     ? change.field
@@ -125,8 +130,10 @@ export function nameOf(reader: Reader, type: string, patch: readonly Change[]): 
 }
 
 const many = (n: number): string => `${n} ${n === 1 ? 'item' : 'items'}`
+/** Columns that say where an item stands among others. */
+const orders: ReadonlySet<string> = new Set(['rank', 'siblingRank'])
 const isWorthNaming = (field: string): boolean =>
-  !isItemColumn(field) || field === 'status' || field === 'rank' || (shownColumns as readonly string[]).includes(field)
+  !isItemColumn(field) || field === 'status' || orders.has(field) || (shownColumns as readonly string[]).includes(field)
 const label = (reader: Reader, change: Change | undefined): string => {
   const item = change && reader.maybe('item', change.id)
   return item ? (item.number ? itemKey(reader, item) : `“${item.title}”`) : ''

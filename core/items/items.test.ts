@@ -5,7 +5,7 @@ import type { CommandId, PersonId } from '../base/ids'
 import type { Entry } from '../change/command'
 import { judge, type Command } from '../commands/registry'
 import { revertOf } from '../commands/revert'
-import { fieldsOf, kindsOf, statusesOf } from '../model/reader'
+import { compareSiblings, fieldsOf, kindsOf, statusesOf } from '../model/reader'
 import type { Item, ItemId } from '../model/records'
 import { command, contextOf, entryOf, PlainRoom, run, smallWorkspace, type Small } from '../test-kit/workspace'
 import { nameOf, sentencesOf } from './history'
@@ -213,6 +213,102 @@ describe('the phase', () => {
   })
 })
 
+describe('setting the same of many', () => {
+  it('takes the last word, whatever they held, and leaves alone what holds it already', () => {
+    const t = new Table()
+    const [a, b, c] = ['a', 'b', 'c'].map((title) => t.add(title))
+    const due = t.field('due').id
+    t.set(a!, due, null as never, '2026-11-27' as never)
+    t.set(b!, due, null as never, '2026-12-01' as never)
+    const entry = t.do({ type: 'items.set-all', items: [a!, b!, c!], set: { [due]: { to: '2026-12-01' } } })
+    expect([a, b, c].map((id) => t.item(id!).values[due])).toEqual(Array(3).fill('2026-12-01'))
+    expect(new Set(entry.patch.map(({ id }) => id))).toEqual(new Set([a, c]))
+    t.undo(entry.command)
+    expect([a, b, c].map((id) => t.item(id!).values[due])).toEqual(['2026-11-27', '2026-12-01', undefined])
+  })
+
+  it('shifts dates by working days or days, and leaves what has none', () => {
+    const t = new Table()
+    const [a, b] = ['a', 'b'].map((title) => t.add(title))
+    const due = t.field('due').id
+    t.set(a!, due, null as never, '2026-11-27' as never)
+    const shift = (of: 'day' | 'workingDay', n: number) =>
+      t.do({ type: 'items.set-all', items: [a!, b!], set: { [due]: { shift: { of, n } } } })
+    const dues = () => [t.item(a!).values[due], t.item(b!).values[due]]
+    shift('workingDay', 1)
+    expect(dues()).toEqual(['2026-11-30', undefined])
+    shift('day', -1)
+    expect(dues()).toEqual(['2026-11-29', undefined])
+    const title = t.try({ type: 'items.set-all', items: [a!], set: { title: { shift: { of: 'day', n: 1 } } } })
+    expect(title).toMatchObject({ problem: { code: 'wrong-value', at: [{ item: a }] } })
+  })
+
+  it('adds, removes and replaces people, and moves with all that belongs to a move', () => {
+    const t = new Table()
+    const [a, b] = ['a', 'b'].map((title) => t.add(title))
+    const { lead, contributor } = t.small.people
+    const people = t.field('assignees').id
+    const all = (set: Record<string, unknown>) => t.do({ type: 'items.set-all', items: [a!, b!], set } as Bare<Command>)
+    const held = () => [a, b].map((id) => t.item(id!).values[people] ?? [])
+    t.try({ type: 'items.set', items: [{ item: a!, set: { [people]: { add: [lead.id], remove: [] } } }] })
+    all({ [people]: { add: [contributor.id], remove: [] } })
+    expect(held()).toEqual([[lead.id, contributor.id].sort(), [contributor.id]])
+    all({ [people]: { add: [], remove: [contributor.id] } })
+    expect(held()).toEqual([[lead.id], []])
+    all({ [people]: { to: [contributor.id] } })
+    expect(held()).toEqual([[contributor.id], [contributor.id]])
+    all({ status: { to: t.statuses[4]!.id } })
+    expect([a, b].map((id) => !!t.item(id!).finished)).toEqual([true, true])
+  })
+})
+
+describe('putting items inside one another', () => {
+  const under = (t: Table, parent: ItemId | null): string[] =>
+    [...t.small.state.itemsOf(t.small.project.id)].filter((item) => item.parent === parent).sort(compareSiblings).map((item) => item.title) // prettier-ignore
+  const nest = (t: Table, items: ItemId[], parent: ItemId | null, place?: { before: ItemId } | { after: ItemId }) =>
+    t.try({ type: 'items.nest', items, parent, ...(place && { place }) })
+
+  it('keeps the order given, after those that are there or at a place among them', () => {
+    const t = new Table()
+    const [a, b, c, d, e] = ['a', 'b', 'c', 'd', 'e'].map((title) => t.add(title))
+    nest(t, [c!, b!], a!)
+    expect([under(t, null), under(t, a!)]).toEqual([['a', 'd', 'e'], ['c', 'b']]) // prettier-ignore
+    nest(t, [e!, d!], a!, { after: c! })
+    expect(under(t, a!)).toEqual(['c', 'e', 'd', 'b'])
+    nest(t, [b!, d!], a!, { before: c! })
+    expect(under(t, a!)).toEqual(['b', 'd', 'c', 'e'])
+    nest(t, [d!], null, { before: a! })
+    expect([under(t, null), under(t, a!)]).toEqual([['d', 'a'], ['b', 'c', 'e']]) // prettier-ignore
+    // What it should stand beside is somewhere else: at the end.
+    nest(t, [b!], a!, { before: d! })
+    expect(under(t, a!)).toEqual(['c', 'e', 'b'])
+  })
+
+  it('puts nothing inside itself, whatever is between, and nothing into what is gone', () => {
+    const t = new Table()
+    const [a, b, c] = ['a', 'b', 'c'].map((title) => t.add(title))
+    nest(t, [b!], a!)
+    nest(t, [c!], b!)
+    for (const [items, parent] of [[[a!], a!], [[a!], c!], [[c!, a!], b!]] as const)
+      expect(nest(t, [...items], parent)).toMatchObject({ problem: { code: 'loop' } }) // prettier-ignore
+    expect(nest(t, [a!], t.small.ids.item())).toMatchObject({ problem: { code: 'gone' } })
+  })
+
+  it('stays in order between the same two, over and over, and is undone', () => {
+    const t = new Table()
+    const first = t.add('first')
+    t.add('last')
+    const made = Array.from({ length: 300 }, (_, i) => t.add(`m${i}`))
+    for (const item of made) nest(t, [item], null, { after: first })
+    expect(under(t, null)).toEqual(['first', ...made.map((_, i) => `m${i}`).reverse(), 'last'])
+    const [one, other] = made
+    const moved = t.do({ type: 'items.nest', items: [one!, other!], parent: first })
+    expect(under(t, first)).toEqual(['m0', 'm1'])
+    t.undo(moved.command)
+    expect([under(t, first), under(t, null).length]).toEqual([[], 302])
+  })
+})
+
 describe('undo', () => {
   it('of a move takes the stay back, and reopens the one before', () => {
     const t = new Table()
@@ -323,7 +419,7 @@ describe('said in words', () => {
     })
     expect(said(who)).toEqual(['added Imke to assignees', 'changing assignees of GLH-1'])
     const inside = t.do({ type: 'items.set', items: [{ item: id, set: { parent: { from: null, to: t.add('b') } } }] })
-    expect(said(inside)).toEqual(['moved it into GLH-2', 'changing parent of GLH-1'])
+    expect(said(inside)).toEqual(['moved it into GLH-2', 'moving GLH-1 into GLH-2'])
     expect(said(t.do({ type: 'items.archive', items: [id], archived: true }))).toEqual([
       'archived it',
       'archiving GLH-1',

@@ -3,7 +3,8 @@ import { distinct } from '../base/schemas'
 import * as ids from '../base/id-schemas'
 import { firstProblem, must } from '../base/result'
 import { applied, defineCommand } from '../change/command'
-import { changeOf, changeStatus, checkItem, checkStatus, ranksAt, stamp, StayIds } from './changes'
+import { changeOf, changeStatus, checkItem, checkStatus, stamp, StayIds } from './changes'
+import { ranksAt } from './ranks'
 import { placeRecord } from './place'
 
 /**

@@ -12,15 +12,17 @@ import { fieldTypes } from '../fields/registry'
 import type { Reader } from '../model/reader'
 import type { Item, ItemId, KindId, StatusId } from '../model/records'
 import { checkTitle } from './add'
-import { changedMeanwhile, changeOf, changeStatus, checkItem, lastSiblingRank, stamp, StayIds } from './changes'
+import { changedMeanwhile, changeOf, changeStatus, checkItem, stamp, StayIds } from './changes'
+import { lastSiblingRank } from './ranks'
 import { emptied } from './fallbacks'
 import { checkUnique, checkValue, linkChanges, normalised, severalIn } from './values'
 import { valueRecord } from '../fields/value-record'
 
 const fromTo = z.object({ from: valueRecord, to: valueRecord })
-const addRemove = z.object({ add: list(text(64), 500), remove: list(text(64), 500) })
+/** What comes into a field of several, and what goes out. */
+export const severalSetting = z.object({ add: list(text(64), 500), remove: list(text(64), 500) })
 /** One value from what it was made from to another; or, of a field of several, what comes in and what goes out. */
-export const settingRecord = z.union([fromTo, addRemove])
+export const settingRecord = z.union([fromTo, severalSetting])
 /** A new value with the one it was made from, or what is added and removed. */
 export type Setting = Readonly<z.infer<typeof settingRecord>>
 
@@ -60,7 +62,8 @@ export const setValues = defineCommand({
   },
 })
 
-function checkSetting(
+/** Why a value of an item may not be set so. */
+export function checkSetting(
   reader: Reader,
   item: Item,
   key: string,
@@ -118,7 +121,8 @@ const checkOwn: Readonly<Record<OwnColumn, (reader: Reader, to: Value) => Proble
 const isThere = (reader: Reader, key: 'status' | 'kind', to: Value): Problem | undefined =>
   typeof to === 'string' && reader.maybe(key, to) ? undefined : problem('wrong-value', { field: key })
 
-function applySetting(
+/** The changes by which a value of an item is set. */
+export function applySetting(
   reader: Reader,
   item: Item,
   key: string,

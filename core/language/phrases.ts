@@ -1,8 +1,8 @@
 /** The phrases of a view besides its conditions: how each is said, and how it is read back. One table for both. */
-import { maybeFact } from '../facts/registry'
+import { automaticFacts, maybeFact } from '../facts/registry'
 import { kindsOfFacts } from '../fields/kinds'
 import { layouts, layoutOf } from '../layouts/registry'
-import { grains, layoutNames, totalNames, type LayoutName } from '../model/names'
+import { grains, layoutNames, mostOpen, totalNames, type LayoutName } from '../model/names'
 import type { FieldId, GroupKey, SortKey, Total, ViewDefinition } from '../model/records'
 import { factName } from './conditions'
 import type { TextCursor } from './cursor'
@@ -11,6 +11,7 @@ import { listed, type Wording } from './wording'
 /** A phrase that was read. */
 export type OtherPhrase =
   | { readonly says: 'layout'; readonly layout: LayoutName }
+  | { readonly says: 'open'; readonly open: number }
   | { readonly says: 'group'; readonly group: readonly GroupKey[] }
   | { readonly says: 'sort'; readonly sort: readonly SortKey[] }
   | { readonly says: 'show'; readonly show: readonly FieldId[] }
@@ -37,11 +38,22 @@ export const phraseKinds: { readonly [N in OtherName]: PhraseKind<Extract<OtherP
     words: (view) => layoutOf(view).words,
     read(at) {
       // With it, what could be a name is none.
-      at.eat('as a')
+      at.eatAny('as an', 'as a')
       const layout = layoutNames.find((name) => at.eatAny(...layouts[name].typed))
       return layout && { says: 'layout', layout }
     },
     into: (view, { layout }, { reader, project }) => layouts[layout].begin(reader, project, view) ?? view,
+  },
+  open: {
+    before: ' ',
+    words: (view) => (view.layout === 'outline' ? openWords(view.open) : undefined),
+    read(at) {
+      if (at.eat('open to every level')) return { says: 'open', open: mostOpen }
+      if (!at.eatAny('open to level', 'to level')) return undefined
+      const open = at.number()
+      return open && Number.isInteger(open) && open > 0 && open <= mostOpen ? { says: 'open', open } : undefined
+    },
+    into: (view, { open }) => (view.layout === 'outline' ? { ...view, open } : view),
   },
   group: {
     before: ', ',
@@ -58,13 +70,16 @@ export const phraseKinds: { readonly [N in OtherName]: PhraseKind<Extract<OtherP
   },
   sort: {
     before: ', ',
-    words: ({ sort }, wording) =>
-      sort.length ? sort.map((key) => sortKeyWords(key, wording)).join(', then ') : 'in the team’s order',
+    words: ({ sort, layout }, wording) =>
+      (sort.length ? sort : [{ by: { fact: layouts[layout].order }, down: false }])
+        .map((key) => sortKeyWords(key, wording))
+        .join(', then '),
     read(at) {
       const sort = at.several(() => at.attempt(() => readSortKey(at)), thenAt(at))
       return sort && { says: 'sort', sort }
     },
-    into: (view, { sort }) => ({ ...view, sort: [...sort] }),
+    // The order that a layout has by itself is none that a view has to say.
+    into: (view, { sort }) => ({ ...view, sort: isOwnOrder(sort, layouts[view.layout].order) ? [] : [...sort] }),
   },
   show: {
     before: ', showing ',
@@ -111,6 +126,9 @@ const shownNames = ({ show }: ViewDefinition, wording: Wording): string[] =>
     return fact ? [factName(wording, fact.ref)] : []
   })
 
+/** How far an outline is open, in words. */
+export const openWords = (open: number): string => (open >= mostOpen ? 'open to every level' : `open to level ${open}`)
+
 /** A key of the order in words: *soonest due first*. */
 export function sortKeyWords({ by, down, emptyFirst }: SortKey, wording: Wording): string {
   const fact = maybeFact(wording.reader, wording.project.id, by)
@@ -123,11 +141,16 @@ export function sortKeyWords({ by, down, emptyFirst }: SortKey, wording: Wording
   return `sorted by ${name}${down ? ' in reverse' : ''}${empties}`
 }
 
+const isOwnOrder = ([only, ...more]: readonly SortKey[], order: 'rank' | 'place'): boolean =>
+  only?.by.fact === order && !only.down && !more.length
+
 function readSortKey(at: TextCursor): SortKey | undefined {
   const withEmpties = (key: SortKey): SortKey =>
     at.eatAny('with blanks first', 'with empty ones first') ? { ...key, emptyFirst: true } : key
-  if (at.eat('in the team’s order')) return { by: { fact: 'rank' }, down: false }
-  if (at.eat('against the team’s order')) return { by: { fact: 'rank' }, down: true }
+  for (const { name, words } of Object.values(automaticFacts)) {
+    if (words?.sort && at.eat(words.sort[0])) return { by: { fact: name }, down: false }
+    if (words?.sort && at.eat(words.sort[1])) return { by: { fact: name }, down: true }
+  }
   if (at.eatAny('sorted by', 'sort by')) {
     const fact = at.fact()
     return fact && withEmpties({ by: fact.ref, down: at.eatAny('in reverse', 'backwards', 'last first') })

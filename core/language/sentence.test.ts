@@ -3,7 +3,8 @@ import { beforeEach, describe, expect, it } from 'vitest'
 import { must } from '../base/result'
 import { fieldsOf, statusesOf } from '../model/reader'
 import { fieldRef } from '../facts/registry'
-import { automaticFactNames } from '../model/names'
+import { layouts } from '../layouts/registry'
+import { automaticFactNames, layoutNames, mostOpen } from '../model/names'
 import type { Condition, FactRef, FactTest, ViewDefinition } from '../model/records'
 import { randomOf, withEveryType } from '../test-kit/views'
 import { runs } from '../test-kit/runs'
@@ -59,23 +60,34 @@ const statusIds = statusesOf(withEveryType(smallWorkspace()).state, withEveryTyp
   (status) => status.id as string,
 )
 const boardId = [...withEveryType(smallWorkspace()).state.all('board')][0]!.id
-const definitions = fc.record({ view: random.view, show: fc.subarray(fieldIds), isBoard: fc.boolean() }).map(
-  ({ view, show, isBoard }): ViewDefinition =>
-    ({
-      ...bare,
-      ...view,
-      sort: view.sort.length ? view.sort : [{ by: { fact: 'rank' }, down: false }],
-      show,
-      // A board is grouped by its columns, and totals stand in their heads.
-      ...(isBoard && { layout: 'board', board: boardId, group: [], totals: [] }),
-    }) as ViewDefinition,
-)
-
-/** In the team's order there are neither empties nor two of the same. */
-const normal = (view: ViewDefinition): unknown => {
-  const sort = view.sort.map(({ by, down, emptyFirst }) =>
-    by.fact === 'rank' ? { by, down } : { by, down, emptyFirst },
+const layoutName = fc.constantFrom(...layoutNames)
+const definitions = fc
+  .record({
+    view: random.view,
+    show: fc.subarray(fieldIds),
+    layout: layoutName,
+    open: fc.integer({ min: 1, max: mostOpen }),
+  })
+  .map(
+    ({ view, show, layout, open }): ViewDefinition =>
+      ({
+        ...bare,
+        ...view,
+        show,
+        // A board is grouped by its columns, and totals stand in their heads.
+        ...(layout === 'board' && { layout, board: boardId, group: [], totals: [] }),
+        // An outline by what items are inside of.
+        ...(layout === 'outline' && { layout, open, group: [] }),
+      }) as ViewDefinition,
   )
+
+/** In the team's order, and in an outline's own, there are neither empties nor two of the same; what a layout has anyhow is not said. */
+const normal = (view: ViewDefinition): unknown => {
+  const said = view.sort.map(({ by, down, emptyFirst }) =>
+    by.fact === 'rank' || by.fact === 'place' ? { by, down } : { by, down, emptyFirst },
+  )
+  const [only] = said
+  const sort = said.length === 1 && only?.by.fact === layouts[view.layout].order && !only.down ? [] : said
   return JSON.parse(JSON.stringify({ ...view, sort }))
 }
 
@@ -269,6 +281,10 @@ describe('typed words', () => {
     expect(only('sum of effort and count')).toEqual({ says: 'totals', totals: [{ name: 'sum', of: fieldRef(uses.effort!) }, { name: 'count' }] }) // prettier-ignore
     expect(only('showing due and effort')).toEqual({ says: 'show', show: [uses.due, uses.effort] })
     expect(only('as a board')).toEqual({ says: 'layout', layout: 'board' })
+    expect(only('as an outline')).toEqual({ says: 'layout', layout: 'outline' })
+    expect(only('open to level 3')).toEqual({ says: 'open', open: 3 })
+    expect(only('open to every level')).toEqual({ says: 'open', open: mostOpen })
+    expect(only('in its own order')).toEqual({ says: 'sort', sort: [{ by: { fact: 'place' }, down: false }] })
   })
 
   it('says what it did not understand, and where', () => {

@@ -1,4 +1,5 @@
 /** A view said as one plain sentence of phrases. `grammar.ts` reads what is said here back to the same view. */
+import { layoutOf } from '../layouts/registry'
 import type { ViewDefinition } from '../model/records'
 import { conditionWords } from './conditions'
 import { phraseKinds, type OtherName } from './phrases'
@@ -11,8 +12,9 @@ export type Piece = { readonly words: string } | { readonly phrase: PhraseName; 
 
 /** The view said as one plain sentence. */
 export const sentenceOf = (view: ViewDefinition, wording: Wording): Piece[] => [
-  { words: 'Items as a ' },
+  { words: `Items as ${layoutOf(view).article} ` },
   ...piecesOf('layout', view, wording),
+  ...piecesOf('open', view, wording),
   ...piecesOf('group', view, wording),
   ...view.where.flatMap((condition, i): Piece[] => [
     { words: i ? ' and ' : ', where ' },

@@ -1,8 +1,8 @@
 import { ColumnPlaces, heldByColumn } from '../board/columns'
 import { boardsOf, type Reader } from '../model/reader'
 import type { LiveView } from '../views/live'
-import { compareBy } from '../views/sort'
-import type { Layout } from './contract'
+import { mergedRows } from '../views/sort'
+import { saidOrder, type Layout } from './contract'
 import type { Row, Stretch, ViewAnswer } from './rows'
 
 /** A column of a board as it is answered. */
@@ -26,13 +26,15 @@ export interface BoardAnswer extends ViewAnswer<'board'> {
 /** Columns of a board of the project, each with its cards in the view's order. */
 export const board: Layout<'board', BoardAnswer> = {
   name: 'board',
+  article: 'a',
   words: 'board by status',
   typed: ['board by status', 'board'],
   phrases: [],
+  order: 'rank',
   firstRows: { onServer: 16, inBrowser: 80 },
   begin(reader, project, { v, where, group, sort, totals, show }) {
     const [first] = boardsOf(reader, project.id)
-    return first && { v, layout: 'board', board: first.id, where, group, sort, totals, show }
+    return first && { v, layout: 'board', board: first.id, where, group, sort: saidOrder(sort), totals, show }
   },
   question: (reader, { board, where, sort, totals }) => ({
     where,
@@ -84,14 +86,5 @@ function rowsByColumn(places: ColumnPlaces, live: LiveView, isByKind: boolean): 
     const column = places.columnOf(String(path[1] ?? ''), String(path[0]))?.id
     if (column) parts.set(column, [...(parts.get(column) ?? []), rows.subarray(0, n)])
   }
-  return new Map([...parts].map(([column, all]) => [column, all.reduce((a, b) => merged(live, a, b))]))
-}
-
-function merged({ plan }: LiveView, a: Int32Array, b: Int32Array): Int32Array {
-  const rows = new Int32Array(a.length + b.length)
-  for (let k = 0, i = 0, j = 0; k < rows.length; k++) {
-    const takesA = j >= b.length || (i < a.length && compareBy(plan.order, a[i]!, b[j]!) <= 0)
-    rows[k] = takesA ? a[i++]! : b[j++]!
-  }
-  return rows
+  return new Map([...parts].map(([column, all]) => [column, all.reduce((a, b) => mergedRows(live.plan.order, a, b))]))
 }

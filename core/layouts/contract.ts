@@ -1,7 +1,7 @@
 /** How a view draws: what each layout needs to know, which phrases it has, what it answers. */
 import type { LayoutName } from '../model/names'
 import type { Reader } from '../model/reader'
-import type { Project, ViewDefinition } from '../model/records'
+import type { Project, SortKey, ViewDefinition } from '../model/records'
 import type { LiveView } from '../views/live'
 import type { ViewQuestion } from '../views/evaluate'
 import type { TotalValues } from '../views/totals'
@@ -9,6 +9,14 @@ import type { Row, Stretch, Sums } from './rows'
 
 /** A view's definition in one layout. */
 export type DefinitionIn<L extends LayoutName> = Extract<ViewDefinition, { layout: L }>
+
+/** An order of a view that no layout has by itself: one that does is none that the view has to say. */
+export const saidOrder = (sort: readonly SortKey[]): SortKey[] => {
+  const [only] = sort
+  return sort.length === 1 && only && !only.down && (only.by.fact === 'rank' || only.by.fact === 'place')
+    ? []
+    : [...sort]
+}
 
 /** A view that is looked at, as its layout answers it. */
 export interface ShownView<L extends LayoutName> {
@@ -31,10 +39,13 @@ export interface Layout<L extends LayoutName, Answer> {
   readonly name: L
   /** In the sentence: *Items as a …*. */
   readonly words: string
+  readonly article: 'a' | 'an'
   /** How it may be typed, the longest first. */
   readonly typed: readonly string[]
   /** Phrases of a view that it has besides conditions, order and what is shown. */
-  readonly phrases: readonly ('group' | 'totals')[]
+  readonly phrases: readonly ('group' | 'totals' | 'open')[]
+  /** What it is in the order of where a view says nothing of it. */
+  readonly order: 'rank' | 'place'
   /** How many rows a list hands out before anyone has said where they look: on the server with the page, in the browser. */
   readonly firstRows: { readonly onServer: number; readonly inBrowser: number }
   /** The definition in this layout; undefined where the project has not what it needs. */

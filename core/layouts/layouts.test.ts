@@ -3,20 +3,25 @@ import { describe, expect, it } from 'vitest'
 import { must } from '../base/result'
 import { viewContext } from '../facts/contract'
 import { layoutNames } from '../model/names'
-import { boardsOf, columnsOf, heldBy } from '../model/reader'
+import { boardsOf, columnsOf, heldBy, kindsOf, statusesOf } from '../model/reader'
 import type { Item, ViewDefinition } from '../model/records'
 import { runs } from '../test-kit/runs'
-import { grown, smallWorkspace, today, type Dice, type Small } from '../test-kit/workspace'
+import { command, grown, run, smallWorkspace, today, type Dice, type Small } from '../test-kit/workspace'
 import { LiveView } from '../views/live'
 import type { BoardAnswer } from './board'
+import type { OutlineAnswer } from './outline'
 import { layoutOf, layouts, mapLists, type LayoutAnswer } from './registry'
 import { isHead, lineId, rowOf } from './rows'
 import type { TableAnswer } from './table'
 
 const dice = fc.tuple(fc.nat(1000), fc.nat(1000), fc.nat(1000)) as fc.Arbitrary<Dice>
 const rolls = fc.array(dice, { minLength: 5, maxLength: 40 })
-const viewIn = ({ state, project }: Small, layout: ViewDefinition['layout']): ViewDefinition =>
-  must([...state.all('view')].find((view) => view.project === project.id && view.definition.layout === layout), layout).definition // prettier-ignore
+/** A view of the project in a layout: one that it has, or what another begins as. */
+function viewIn({ state, project }: Small, layout: ViewDefinition['layout']): ViewDefinition {
+  const all = [...state.all('view')].filter((view) => view.project === project.id).map((view) => view.definition)
+  const begun = (from: ViewDefinition) => layouts[layout].begin(state, project, from)
+  return all.find((one) => one.layout === layout) ?? must(begun(must(all[0], 'view')), layout)
+}
 
 /** The answer of a view of which `window` is handed out. */
 function answerOf(
@@ -96,6 +101,41 @@ describe('a table', () => {
       group: [],
     } as ViewDefinition) as TableAnswer
     expect([stretch.rows.some(isHead), lines]).toEqual([false, stretch.rows.length])
+  })
+})
+
+describe('an outline', () => {
+  it('is open to its level; what was turned stands the other way; what only holds matches is open', () => {
+    const small = smallWorkspace()
+    const { state, project, ids, people } = small
+    const add = (title: string, parent: Item['parent']) => {
+      const item = ids.item()
+      const kind = must(kindsOf(state, project.id)[0], 'kind').id
+      const status = must(statusesOf(state, project.id)[0], 'status').id
+      run(state, command(ids, { type: 'items.add', items: [{ item, project: project.id, kind, title, status, parent, values: {} }] }), people.lead.id) // prettier-ignore
+      return item
+    }
+    const court = add('Palm court', null)
+    const heating = add('Heating', court)
+    add('Flush the loop', heating)
+    add('Swap the thermostat', heating)
+    add('Fern gallery', null)
+    const definition = {
+      ...viewIn(small, 'outline'),
+      where: [],
+      open: 2,
+      totals: [{ name: 'count' }],
+    } as ViewDefinition
+    const said = (folded: readonly string[] = [], where: ViewDefinition['where'] = []) =>
+      (answerOf(small, { ...definition, where: [...where] }, undefined, folded) as OutlineAnswer).stretch.rows.map(
+        ({ place, item, level, isOpen, isAside, totals }) =>
+          `${'  '.repeat(level)}${place} ${item.title}${isOpen === undefined ? '' : isOpen ? ' v' : ' >'}${isAside ? ' (aside)' : ''}${totals ? ` ${totals.join()}` : ''}`, // prettier-ignore
+      )
+    expect(said()).toEqual(['1 Palm court v 4', '  1.1 Heating > 3', '2 Fern gallery'])
+    expect(said([court])).toEqual(['1 Palm court > 4', '2 Fern gallery'])
+    expect(said([heating])).toEqual(['1 Palm court v 4', '  1.1 Heating v 3', '    1.1.1 Flush the loop', '    1.1.2 Swap the thermostat', '2 Fern gallery']) // prettier-ignore
+    const thermostat: ViewDefinition['where'] = [{ about: 'fact', fact: { fact: 'title' }, test: { is: 'has', words: 'thermostat' } }] // prettier-ignore
+    expect(said([], thermostat)).toEqual(['1 Palm court v (aside) 1', '  1.1 Heating v (aside) 1', '    1.1.2 Swap the thermostat']) // prettier-ignore
   })
 })
 

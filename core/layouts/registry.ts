@@ -1,6 +1,7 @@
 import type { LayoutName } from '../model/names'
 import { board, type BoardAnswer } from './board'
 import type { Layout } from './contract'
+import { outline, type OutlineAnswer } from './outline'
 import type { ListLine, Stretch, ViewAnswer } from './rows'
 import { table, type TableAnswer } from './table'
 
@@ -9,12 +10,13 @@ type AnswerOfEach = { readonly [L in LayoutName]: ViewAnswer<L> }
 export interface LayoutAnswers extends AnswerOfEach {
   table: TableAnswer
   board: BoardAnswer
+  outline: OutlineAnswer
 }
 /** The answer of any layout. */
 export type LayoutAnswer = LayoutAnswers[LayoutName]
 
 /** Every layout there is. */
-export const layouts: { readonly [L in LayoutName]: Layout<L, LayoutAnswers[L]> } = { table, board }
+export const layouts: { readonly [L in LayoutName]: Layout<L, LayoutAnswers[L]> } = { table, board, outline }
 
 /** The layout of a definition, which is of its kind. */
 export const layoutOf = (definition: { readonly layout: LayoutName }): Layout<LayoutName, LayoutAnswer> =>

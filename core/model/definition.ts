@@ -3,7 +3,7 @@ import * as z from 'zod/mini'
 import { list, text, whole } from '../base/schemas'
 import * as ids from '../base/id-schemas'
 import { testRecord } from '../fields/test'
-import { automaticFactNames, grains, leastWidth, mostWidth, totalNames, type LayoutName } from './names'
+import { automaticFactNames, grains, leastWidth, mostOpen, mostWidth, totalNames, type LayoutName } from './names'
 
 /** What can be asked, sorted, grouped and totalled: a field of the project, or what the product itself knows. */
 export const factRecord = z.discriminatedUnion('fact', [
@@ -89,10 +89,13 @@ const question = {
 const layoutParts = {
   table: { widths: z.optional(widthsRecord) },
   board: { board: ids.boardId },
+  /** `open`: so many levels are seen. */
+  outline: { widths: z.optional(widthsRecord), open: whole(1, mostOpen) },
 } as const satisfies Record<LayoutName, object>
 
 /** A view’s definition, by its layout. */
 export const viewDefinition = z.discriminatedUnion('layout', [
   z.object({ ...question, layout: z.literal('table'), ...layoutParts.table }),
   z.object({ ...question, layout: z.literal('board'), ...layoutParts.board }),
+  z.object({ ...question, layout: z.literal('outline'), ...layoutParts.outline }),
 ])

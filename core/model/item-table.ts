@@ -49,7 +49,7 @@ export class ItemTable {
   readonly kind = new CodeColumn()
   readonly status = new CodeColumn()
   readonly rank: TextColumn = new TextColumn(byCodeUnit, (x, y) => byCodeUnit(this.ids[x]!, this.ids[y]!))
-  readonly siblingRank = new AnyColumn()
+  readonly siblingRank: TextColumn = new TextColumn(byCodeUnit, (x, y) => byCodeUnit(this.ids[x]!, this.ids[y]!))
   readonly stay = new AnyColumn()
   readonly statusSince = new InstantColumn()
   readonly phaseSince = new InstantColumn()

@@ -1,13 +1,21 @@
 import { tieId } from '../base/ids'
 import type { Lookup } from './entities'
-import type { Look, PersonId, Preference, View } from './records'
+import type { LayoutName } from './names'
+import type { Look, PersonId, Preference, View, ViewDefinition } from './records'
 
 /** The id of how a person has a view look. */
 export const lookId = (view: string, person: string): Look['id'] => tieId<'look'>(view, person)
 
+const layoutsWithColumns = ['table', 'outline'] as const satisfies readonly LayoutName[]
+/** Whether a view's definition says how wide its columns are. */
+export const hasWidths = (
+  definition: ViewDefinition,
+): definition is Extract<ViewDefinition, { layout: (typeof layoutsWithColumns)[number] }> =>
+  layoutsWithColumns.some((name) => name === definition.layout)
+
 /** The widths that a person sees a view's columns in, where they are not the usual ones: their own before the view's. */
 export const widthsOf = (reader: Lookup, view: View, person: string): Readonly<Record<string, number>> => ({
-  ...(view.definition.layout === 'table' ? view.definition.widths : {}),
+  ...(hasWidths(view.definition) ? view.definition.widths : {}),
   ...reader.maybe('look', lookId(view.id, person))?.widths,
 })
 

@@ -35,7 +35,7 @@ export type UseName = (typeof useNames)[number]
 /** What the product itself knows of every item; `core/facts` says how. */
 export const automaticFactNames = [
   'key', 'title', 'status', 'kind', 'phase', 'people', 'turn', 'late', 'age', 'inPhase', 'outline', 'level', 'parent', 'statusSince', 'started',
-  'finished', 'created', 'createdBy', 'changed', 'changedBy', 'untouched', 'rank',
+  'finished', 'created', 'createdBy', 'changed', 'changedBy', 'untouched', 'rank', 'place',
 ] as const // prettier-ignore
 /** The name of an automatic fact. */
 export type AutomaticFactName = (typeof automaticFactNames)[number]
@@ -45,7 +45,7 @@ export const isAutomatic = (key: string): key is AutomaticFactName =>
   (automaticFactNames as readonly string[]).includes(key)
 
 /** How a view can draw; `core/layouts` says more of each. */
-export const layoutNames = ['table', 'board'] as const
+export const layoutNames = ['table', 'board', 'outline'] as const
 /** The name of a layout. */
 export type LayoutName = (typeof layoutNames)[number]
 
@@ -62,6 +62,9 @@ export type TotalName = (typeof totalNames)[number]
 
 /** The narrowest and widest that a column can be dragged, in px. */
 export const [leastWidth, mostWidth] = [40, 1200] as const
+
+/** The most levels that an outline can be told to be open to: as good as all. */
+export const mostOpen = 20
 
 /** The largest limit of a column: items, or a sum at the scale of its field. */
 export const mostAmount = 1_000_000_000

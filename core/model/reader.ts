@@ -52,6 +52,10 @@ interface Ordered {
   readonly rank: string
   readonly archived?: boolean
 }
+/** The order of items inside the same one. */
+export const compareSiblings = (a: Item, b: Item): number =>
+  compareRanked({ id: a.id, rank: a.siblingRank }, { id: b.id, rank: b.siblingRank })
+
 /** Those that hold and are not archived, by rank. */
 function inOrder<R extends Ordered>(all: Iterable<R>, holds: (record: R) => boolean): R[] {
   return [...all].filter((record) => !record.archived && holds(record)).sort(compareRanked)

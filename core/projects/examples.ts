@@ -1,9 +1,9 @@
-import { compareRanked } from '../base/ranks'
 import { must } from '../base/result'
 import type { NewId } from '../base/ids'
 import { fieldTypes, isInItem } from '../fields/registry'
 import type { Value } from '../fields/value'
 import type { NewItem } from '../items/add'
+import { compareSiblings } from '../model/reader'
 import type { Field, Item, ItemId } from '../model/records'
 import type { Alike } from './like-another'
 
@@ -57,7 +57,7 @@ export function withInside(all: readonly Item[], chosen: ReadonlySet<string>): I
   }
   const below = (parent: string | null, isIn: boolean): [Item, boolean][] =>
     [...(inside.get(parent) ?? [])]
-      .sort((a, b) => compareRanked({ id: b.id, rank: b.siblingRank }, { id: a.id, rank: a.siblingRank }))
+      .sort((a, b) => compareSiblings(b, a))
       .map((item) => [item, isIn || chosen.has(item.id)])
   const found: Item[] = []
   // The first of them last, so that it is taken first.

@@ -1,7 +1,6 @@
-import { compareRanked } from '../base/ranks'
 import { rowOf, rowWithPath, type Row, type RowWithPath } from '../layouts/rows'
 import { recomputed, watchedQuery, type QueryContext } from './contract'
-import { fieldsOf } from '../model/reader'
+import { compareSiblings, fieldsOf } from '../model/reader'
 import { findItem } from './find'
 
 /** An item with what is inside it. */
@@ -22,9 +21,7 @@ export const item = watchedQuery<{ readonly key: string }, ItemAnswer | undefine
 function answer({ state, today }: QueryContext, key: string): ItemAnswer | undefined {
   const found = findItem(state, key)
   if (!found) return undefined
-  const inside = [...state.childrenOf(found.id)]
-    .filter((child) => !child.archived)
-    .sort((a, b) => compareRanked({ id: a.id, rank: a.siblingRank }, { id: b.id, rank: b.siblingRank }))
+  const inside = [...state.childrenOf(found.id)].filter((child) => !child.archived).sort(compareSiblings)
   const row = rowWithPath(state, today(), found, [], fieldsOf(state, found.project))
   return { row, inside: inside.map((child) => rowOf(state, today(), child)) }
 }

@@ -1,4 +1,5 @@
 import { conditionCounts } from './condition-counts'
+import { copied } from './copied'
 import type { AskedQuery, QueryContext, Watch, WatchedQuery } from './contract'
 import { directory } from './directory'
 import { drafts } from './drafts'
@@ -9,13 +10,14 @@ import { item } from './item'
 import { longText } from './long-text'
 import { openWork } from './open-work'
 import { projectItems } from './project-items'
+import { refusals } from './refusals'
 import { queue } from './queue'
 import { itemNames, search } from './search'
 import { effects, itemsInAll, retyped, standing, typicalStays } from './set-up'
 import { tried } from './tried'
 import { typedWords } from './typed-words'
 import { valueCounts } from './value-counts'
-import { view } from './view'
+import { itemsInView, view } from './view'
 import { leaves, notIn, why } from './why'
 
 /** What pages watch. */
@@ -34,7 +36,7 @@ export const watchedQueries = {
 /** What pages ask once. */
 export const askedQueries = {
   valueCounts, conditionCounts, typedWords, why, notIn, leaves, search, history, longText, projectItems, drafts, effects,
-  typicalStays, itemsInAll, misfits, retyped, tried,
+  typicalStays, itemsInAll, misfits, retyped, tried, itemsInView, refusals, copied,
 } as const // prettier-ignore
 
 /** The name of a query that is kept answered. */

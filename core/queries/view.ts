@@ -4,7 +4,7 @@ import { isSameValue } from '../base/sorted-ids'
 import { fieldRef } from '../facts/registry'
 import type { DefinitionIn, ShownView } from '../layouts/contract'
 import { layoutOf, type LayoutAnswer } from '../layouts/registry'
-import { rowOf, valuesApart, type Row, type Sums } from '../layouts/rows'
+import { isHead, rowOf, valuesApart, type Row, type Sums } from '../layouts/rows'
 import { isInItem } from '../fields/registry'
 import type { LayoutName } from '../model/names'
 import type { Reader } from '../model/reader'
@@ -12,7 +12,7 @@ import type { Item, Project, Total, ViewDefinition } from '../model/records'
 import type { ViewQuestion } from '../views/evaluate'
 import { LiveView } from '../views/live'
 import type { ChangeSet } from './change-set'
-import { viewerOf, watchedQuery, type ListControl, type QueryContext, type Watch } from './contract'
+import { askedQuery, viewerOf, watchedQuery, type ListControl, type QueryContext, type Watch } from './contract'
 
 /** Which view, and how it was changed without saving. */
 export interface ViewInput {
@@ -26,6 +26,21 @@ export interface ViewInput {
 
 /** Undefined: there is no such view. */
 export const view = watchedQuery<ViewInput, LayoutAnswer | undefined>((context, input) => new ViewWatch(context, input))
+
+/** Some lines of a view's lists, as they are seen with these groups folded; without places: every item that it holds. */
+export interface LinesInput extends ViewInput {
+  readonly folded?: readonly string[]
+  readonly from?: number
+  /** After the last. */
+  readonly to?: number
+}
+/** The items on some lines of a view, in their order; those that are in several groups once. */
+export const itemsInView = askedQuery<LinesInput, string[]>((context, { folded = [], from, to, ...input }) => {
+  const watch = new ViewWatch(context, input)
+  if (from === undefined || to === undefined) return watch.items()
+  watch.lists.fold(folded)
+  return watch.itemsOn(from, to)
+})
 
 /** Rows that a list hands out on either side of what is looked at, so that scrolling finds them there. */
 const margin = 400
@@ -105,9 +120,31 @@ class ViewWatch implements Watch<LayoutAnswer | undefined> {
     this.#rows = rows
   }
 
+  /** Every item of it, in its order. */
+  items(): string[] {
+    const { live } = this.#shown ?? {}
+    return live ? [...new Set(Array.from(live.inOrder(), (row) => live.plan.context.table.ids[row]!))] : []
+  }
+  /** The items on some lines of its lists. */
+  itemsOn(from: number, to: number): string[] {
+    const found = new Set<string>()
+    if (!this.#shown) return []
+    const { live, definition } = this.#shown
+    const { ids } = live.plan.context.table
+    // Of a row nothing but its item is looked at.
+    const rowAt = (row: number) => ({ item: { id: ids[row] } }) as unknown as Row
+    const within = (_list: string, length: number): [number, number] => [Math.min(from, length), Math.min(to, length)]
+    const shown = { ...this.#view(this.#shown), window: within, rowAt }
+    layoutOf(definition).mapLists(layoutOf(definition).answer(shown), (_list, stretch) => {
+      for (const line of stretch.rows) if (!isHead(line)) found.add(line.item.id)
+      return stretch
+    })
+    return [...found]
+  }
+
   answer(): LayoutAnswer | undefined {
     if (!this.#shown) return undefined
-    const { definition, project, live, reader } = this.#shown
+    const { definition, live, reader } = this.#shown
     const today = this.context.today()
     const before = this.#rows
     const now = new Map<string, Row>()
@@ -115,15 +152,8 @@ class ViewWatch implements Watch<LayoutAnswer | undefined> {
     const worked = definition.show.flatMap((id) => reader.maybe('field', id) ?? []).filter((one) => !isInItem(one))
     const isStill = ({ item }: Row, now: Item['values'] | undefined) =>
       worked.every(({ id }) => isSameValue(item.values[id], now?.[id]))
-    const totals = live.totals.slice(0, definition.totals.length)
     const shown: ShownView<LayoutName> = {
-      reader,
-      project,
-      definition: definition as DefinitionIn<LayoutName>,
-      live,
-      sums: sumsOf(live, definition.totals.length),
-      totals,
-      folded: this.#folded,
+      ...this.#view(this.#shown),
       window: (list, length) => this.#window(list, length),
       rowAt: (row) => {
         const { table } = live.plan.context
@@ -134,6 +164,18 @@ class ViewWatch implements Watch<LayoutAnswer | undefined> {
       },
     }
     return layoutOf(definition).answer(shown)
+  }
+
+  #view({ definition, project, live, reader }: Shown): Omit<ShownView<LayoutName>, 'window' | 'rowAt'> {
+    return {
+      reader,
+      project,
+      definition: definition as DefinitionIn<LayoutName>,
+      live,
+      sums: sumsOf(live, definition.totals.length),
+      totals: live.totals.slice(0, definition.totals.length),
+      folded: this.#folded,
+    }
   }
 
   #window(list: string, length: number): [from: number, to: number] {

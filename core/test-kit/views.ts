@@ -4,7 +4,7 @@ import { compareText, foldText } from '../base/collation'
 import { dateIn, dayNumber, fromDayNumber, startOf, weekday } from '../base/dates'
 import { compareRanked } from '../base/ranks'
 import { isEmptyValue, type Value } from '../fields/contract'
-import { fieldContext, fieldsOf, kindsOf, statusesOf, type Reader } from '../model/reader'
+import { compareSiblings, fieldContext, fieldsOf, kindsOf, statusesOf, type Reader } from '../model/reader'
 import type {
   Condition,
   Day,
@@ -56,6 +56,8 @@ export function plainly(reader: Reader, item: Item, ref: FactRef, viewer: Viewer
     case 'title':
     case 'rank':
       return item[by]
+    case 'place':
+      return item.siblingRank
     case 'kind':
     case 'status':
     case 'createdBy':
@@ -84,7 +86,7 @@ export function plainly(reader: Reader, item: Item, ref: FactRef, viewer: Viewer
       const own = above ? plainly(reader, above, ref, viewer) : ''
       if (item.archived || own === null) return null
       const isSibling = (one: Item) => !one.archived && (parentOf(reader, one)?.id ?? null) === (above?.id ?? null)
-      const siblings = [...reader.itemsOf(item.project)].filter(isSibling).sort((a, b) => (a.siblingRank < b.siblingRank ? -1 : a.siblingRank > b.siblingRank ? 1 : a.id < b.id ? -1 : 1)) // prettier-ignore
+      const siblings = [...reader.itemsOf(item.project)].filter(isSibling).sort(compareSiblings) // prettier-ignore
       const at = String(siblings.findIndex(({ id }) => id === item.id) + 1)
       return own ? `${own as string}.${at}` : at
     }
@@ -236,6 +238,7 @@ export function plainOrder(reader: Reader, project: ProjectId, sort: readonly So
   return (a: Item, b: Item): number => {
     for (const { by, down, emptyFirst } of sort) {
       if (by.fact === 'rank') return down ? compareRanked(b, a) : compareRanked(a, b)
+      if (by.fact === 'place') return down ? compareSiblings(b, a) : compareSiblings(a, b)
       const [x, y] = [plainly(reader, a, by, viewer), plainly(reader, b, by, viewer)]
       if (x === null || y === null) {
         if (x === y) continue
@@ -401,7 +404,7 @@ export function randomOf(small: Small) {
   }
   const values = fc.record(Object.fromEntries(fields.map((field) => [field.id, fc.option(value(field), { freq: 2 })])))
     .map((held) => Object.fromEntries(Object.entries(held).filter(([, one]) => one !== null)) as Item['values']) // prettier-ignore
-  const facts = factsOf(state, project).filter((fact) => fact.key !== 'rank')
+  const facts = factsOf(state, project).filter((fact) => !fact.automatic?.isForSortingOnly)
   const listed = (by: string): string[] => {
     const field = all.find((one) => one.id === by)
     if (field) return shownType(field) === 'people' ? [...everyone, 'me', 'craft'] : ids(field)
@@ -452,7 +455,7 @@ export function randomOf(small: Small) {
   )
   const sortKey: fc.Arbitrary<SortKey> = fc.record(
     {
-      by: fc.constantFrom<FactRef[]>(...facts.map((fact) => fact.ref), { fact: 'rank' }),
+      by: fc.constantFrom<FactRef[]>(...facts.map((fact) => fact.ref), { fact: 'rank' }, { fact: 'place' }),
       down: fc.boolean(),
       emptyFirst: fc.constant(true),
     },
@@ -470,7 +473,7 @@ export function randomOf(small: Small) {
   })
   const item = fc.record({
     title: titles, links: fc.array(fc.nat(30), { maxLength: 3 }), status: fc.constantFrom(...statuses.map((status) => status.id)), values, parent: fc.option(fc.nat(30)), created: instant, statusSince: instant, phaseSince: instant, changed: instant,
-    finished: fc.option(instant, { freq: 3 }), started: fc.option(instant), archived: fc.option(instant, { freq: 8 }), rank: fc.stringMatching(/^[a-c]{1,3}$/), by: fc.constantFrom(...Object.values(people).map((one) => one.id)),
+    finished: fc.option(instant, { freq: 3 }), started: fc.option(instant), archived: fc.option(instant, { freq: 8 }), rank: fc.stringMatching(/^[a-c]{1,3}$/), siblingRank: fc.stringMatching(/^[a-c]{1,2}$/), by: fc.constantFrom(...Object.values(people).map((one) => one.id)),
   }) // prettier-ignore
   const itemId = (i: number): string => `00000000-0000-7000-9000-${i.toString(16).padStart(12, '0')}`
   type Rolled = typeof item extends fc.Arbitrary<infer T> ? T : never
@@ -479,7 +482,7 @@ export function randomOf(small: Small) {
     const { by, parent, links: _links, ...rest } = one
     const above = parent !== null && parent < i && isThere(itemId(parent)) ? itemId(parent) : null
     return {
-      ...rest, id: itemId(i), project: project.id, number: i + 1, kind: kindsOf(state, project.id)[0]!.id, siblingRank: one.rank, stay: 'x', createdBy: by, changedBy: by, parent: above,
+      ...rest, id: itemId(i), project: project.id, number: i + 1, kind: kindsOf(state, project.id)[0]!.id, stay: 'x', createdBy: by, changedBy: by, parent: above,
     } as Item // prettier-ignore
   }
   const needs = all.find(({ name }) => name === 'needs')!

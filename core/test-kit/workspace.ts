@@ -218,9 +218,11 @@ export function randomCommand(
     'set',
     'set',
     'people',
+    'setAll',
     'move',
     'place',
     'parent',
+    'nest',
     'archive',
     'text',
     'limit',
@@ -285,6 +287,11 @@ export function randomCommand(
         items: [{ item: item.id, set: { [field.id]: { add: [added], remove: [removed] } } }],
       }
     }
+    case 'setAll': {
+      const due = fields.find((one) => one.type === 'date')
+      const set = due && [{ [due.id]: { shift: { of: more % 2 ? 'day' : 'workingDay', n: (more % 21) - 10 } } }, { [due.id]: { to: null } }, { status: { to: status.id } }][more % 3] // prettier-ignore
+      return set && ({ ...head('items.set-all'), items: [...new Set([item.id, other.id])], set } as Command)
+    }
     case 'move':
       return {
         ...head('items.move'),
@@ -307,6 +314,13 @@ export function randomCommand(
       return {
         ...head('items.set'),
         items: [{ item: item.id, set: { parent: { from: item.parent, to: more % 3 ? other.id : null } } }],
+      }
+    case 'nest':
+      return {
+        ...head('items.nest'),
+        items: [...new Set([item.id, ...(more % 4 ? [] : [pick(items, more + 1)!.id])])],
+        parent: more % 3 ? other.id : null,
+        ...(more % 2 && { place: which % 2 ? { before: pick(items, which)!.id } : { after: pick(items, which)!.id } }),
       }
     case 'archive':
       return { ...head('items.archive'), items: [item.id], archived: more % 2 === 0 }

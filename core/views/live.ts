@@ -78,6 +78,10 @@ export class LiveView {
   get count(): number {
     return this.#overall.n
   }
+  /** All items together. */
+  get overall(): Tally {
+    return this.#overall
+  }
   /** Over all items, each counted once. */
   get totals(): TotalValues {
     return totalsOf(this.#plan.totals, this.#overall, this.#overall, () => this.rows(), this.#remembered)

@@ -193,6 +193,16 @@ export function compareBy(keys: readonly Key[], a: number, b: number): number {
   return 0
 }
 
+/** Two sorted lists of rows as one. */
+export function mergedRows(keys: readonly Key[], a: Int32Array, b: Int32Array): Int32Array {
+  const rows = new Int32Array(a.length + b.length)
+  for (let k = 0, i = 0, j = 0; k < rows.length; k++) {
+    const takesA = j >= b.length || (i < a.length && compareBy(keys, a[i]!, b[j]!) <= 0)
+    rows[k] = takesA ? a[i++]! : b[j++]!
+  }
+  return rows
+}
+
 function insertionSort(rows: Int32Array, m: number, keys: readonly Key[]): void {
   for (let k = 1; k < m; k++) {
     const row = rows[k]!

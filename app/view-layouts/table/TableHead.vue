@@ -77,6 +77,7 @@ function key(event: KeyboardEvent, column: TableColumn): void {
         @click="sortBy(column)"
         @keydown="key($event, column)"
         ><span class="words one-line">{{ column.name }}</span
+        ><span v-if="column.sign" aria-hidden="true" :title="column.signHint">{{ column.sign }}</span
         ><span v-if="sortedAs(column)" aria-hidden="true">{{
           sortedAs(column) === 'ascending' ? '↑' : '↓'
         }}</span></component

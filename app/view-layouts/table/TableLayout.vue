@@ -3,18 +3,26 @@ import { computed, ref, shallowRef, watch } from 'vue'
 import { useDisplay } from 'vuetify'
 import { useVirtualizer } from '@tanstack/vue-virtual'
 import { mdiChevronLeft, mdiChevronRight } from '@mdi/js'
+import { totalWords } from '#core/language/phrases'
+import type { OutlineRow } from '#core/layouts/outline'
+import type { BuiltIn } from '#core/model/called'
+import type { Total, ViewDefinition } from '#core/model/records'
 import { isHead, type GroupHead, type ListLine, type Row } from '#core/layouts/rows'
 import { useQuery } from '../../data/use-query'
 import { headOf } from '../../parts/called'
+import { valueText } from '../../parts/group-names'
 import { usePreferences } from '../../data/preferences'
 import { useChanges } from '../../data/changes'
 import { useDirectory } from '../../data/directory'
 import { stands } from '../../data/stands'
+import { useSelection } from '../../data/selection'
 import { useViews } from '../../data/views'
 import { frameWords } from '../../shell/words'
+import { selectionWords } from '../selection/words'
 import { tableWords, viewWords } from '../words'
 import type { LayoutEmits, LayoutProps } from '../contract'
 import { observeOffset, observeSizeFor, scrollWhereNeeded } from '../observe'
+import { useSelect } from '../selection/use-select'
 import { useAddItem } from '../use-add-item'
 import { useWording } from '../../data/wording'
 import { toggled } from '../../parts/toggled'
@@ -27,9 +35,11 @@ import GroupHeadRow from './GroupHeadRow.vue'
 import TableHead from './TableHead.vue'
 import { useLightRows } from './use-light-rows'
 import { HeadActs, sayWorked } from './beside'
-import { columnsOf, gridTemplate, leastWidth, type HeadPlace } from './columns'
+import { columnsOf, gridTemplate, leastWidth, outlineColumns, type HeadPlace } from './columns'
 import TableRow from './TableRow.vue'
 import { useCells } from './use-cells'
+import { useInsert } from './use-insert'
+import { useNesting } from './use-nesting'
 
 /** All items of the view, one a row; edited in place by mouse or keyboard alone. */
 const props = defineProps<LayoutProps>()
@@ -48,7 +58,11 @@ const {
 )
 
 const query = useQuery('view', () => views.inputOf(props.view))
-const answer = computed(() => (query.answer.value?.layout === 'table' ? query.answer.value : undefined))
+const answer = computed(() => {
+  const { value } = query.answer
+  return value?.layout === 'table' || value?.layout === 'outline' ? value : undefined
+})
+const isOutline = computed(() => props.definition.layout === 'outline')
 watch(answer, (now) => now && emit('tally', { sums: now.sums, totals: now.totals }), { immediate: true })
 const total = computed(() => answer.value?.lines ?? 0)
 const lineAt = (index: number): ListLine | undefined => answer.value?.stretch.rows[index - answer.value.stretch.from]
@@ -63,10 +77,18 @@ const headAt = (index: number): GroupHead | undefined => {
 const wording = useWording(() => props.project.id)
 
 const folded = ref<readonly string[]>([])
-function toggleFold(head: GroupHead): void {
-  folded.value = toggled(folded.value, head.head)
+function toggleFold(head: string): void {
+  folded.value = toggled(folded.value, head)
   query.fold(folded.value)
 }
+// Opened to another level, nothing stands otherwise any more.
+watch(
+  () => ('open' in props.definition ? props.definition.open : 0),
+  () => {
+    folded.value = []
+    query.fold([])
+  },
+)
 // Another way of grouping has other groups.
 watch(
   () => JSON.stringify(views.inputOf(props.view)),
@@ -89,13 +111,19 @@ const widths = computed(() => {
   const own = views.widthsOf(props.view)
   return mobile.value ? { ...own, key: Math.max(120, own.key ?? 0) } : own
 })
-const columns = computed(() =>
-  columnsOf(
-    props.definition.show.flatMap((id) => directory.reader.maybe('field', id) ?? []),
-    { ...widths.value, ...dragged.value },
-    (of) => headOf(directory, props.project.id, of),
-  ),
-)
+const columns = computed(() => {
+  const fields = props.definition.show.flatMap((id) => directory.reader.maybe('field', id) ?? [])
+  const all = { ...widths.value, ...dragged.value }
+  const head = (of: BuiltIn) => headOf(directory, props.project.id, of)
+  const said = (total: Total) => (wording.value ? totalWords(total, wording.value) : '')
+  return isOutline.value
+    ? outlineColumns(fields, props.definition.totals, all, said, head)
+    : columnsOf(fields, all, head)
+})
+function totalSaid({ totals }: OutlineRow, at: number): string {
+  const total = props.definition.totals[at]
+  return total && wording.value ? valueText(total, totals?.[at] ?? null, wording.value) : ''
+}
 const template = computed(() => gridTemplate(columns.value))
 const minWidth = computed(() => `${leastWidth(columns.value)}px`)
 const mayEdit = computed(() => directory.may('change items', props.project.id))
@@ -159,12 +187,25 @@ const stretchIds = computed(() => {
 })
 /** What can be done with a row: from its button, by a right press, by the keyboard. */
 const menu = shallowRef<MenuPlace>()
+let menuLine = 0
 const rowActs = computed(() => {
   const row = menu.value?.row
-  return row ? [{ label: frameWords.open, do: () => emit('open', row.address) }] : []
+  if (!row) return []
+  const isChosen = selection.has(row.item.id)
+  return [
+    { label: frameWords.open, do: () => emit('open', row.address) },
+    ...(mayEdit.value
+      ? [
+          { label: tableWords.addBelow, do: () => void insert.open(menuLine) },
+          { label: tableWords.addInside, do: () => void insert.open(menuLine, true) },
+        ]
+      : []),
+    { label: isChosen ? selectionWords.leave : selectionWords.select, do: () => selection.toggle(row.item.id) },
+  ]
 })
 function openMenu(index: number, at: HTMLElement, point?: [number, number]): void {
   const row = rowAt(index)
+  menuLine = index
   if (row) menu.value = { row, at, point }
 }
 function pressed(event: MouseEvent): void {
@@ -192,6 +233,41 @@ const buttonAt = computed(() => {
 })
 const changes = useChanges()
 const addLine = ref<{ focus(): void }>()
+/** A line between others in which items are typed. */
+const insert = useInsert({
+  project: () => props.project,
+  definition: () => props.definition,
+  lineAt,
+  lineOf: (item) => {
+    const { from, ids } = stretchIds.value
+    const at = ids.indexOf(item)
+    return at < 0 ? undefined : from + at
+  },
+})
+function leaveInsert(): void {
+  const { line } = insert
+  const at_ = line.value
+  insert.close()
+  if (at_ !== undefined) cells.focus(at_, at.value.column)
+}
+const select = useSelect(() => props.view, {
+  itemAt: (index) => rowAt(index)?.item.id,
+  isHere: (from, to) => {
+    const { from: first = 0, rows = [] } = answer.value?.stretch ?? {}
+    return from >= first && to < first + rows.length
+  },
+  folded: () => folded.value,
+})
+const selection = useSelection()
+const nest = useNesting({
+  definition: () => props.definition,
+  rowAt,
+  chosen: () => {
+    const { from, rows } = answer.value?.stretch ?? { from: 0, rows: [] }
+    return rows.flatMap((line, i) => (!isHead(line) && selection.has(line.item.id) ? from + i : []))
+  },
+  toggleFold,
+})
 const cells = useCells({
   lines: () => total.value,
   columns: () => columns.value,
@@ -204,11 +280,15 @@ const cells = useCells({
   rowHeight: () => rowHeight.value,
   scrollTo: (row) => virtualizer.value.scrollToIndex(row),
   toggleFold,
+  openTo: (open) => views.change(props.view, { ...props.definition, open } as ViewDefinition),
   tellWorked: (field) => void sayWorked().then((said) => changes.say(said(directory.reader, field))),
   open: (key) => emit('open', key),
   walk: (key) => emit('walk', key),
-  addItem: () => addLine.value?.focus(),
+  addItem: () => insert.open(at.value.row) || addLine.value?.focus(),
   menu: openMenu,
+  select,
+  hasSelection: () => selection.count > 0,
+  nest: (step, row) => void nest(step, row),
 })
 const { at, editing, activeItem } = cells
 watch(activeItem, (id) => query.hold(id ? [id] : []))
@@ -232,11 +312,12 @@ function keepSent(index: number, title: string | undefined): void {
     <div
       ref="scroller"
       class="scroller"
-      role="grid"
+      :role="isOutline ? 'treegrid' : 'grid'"
       tabindex="-1"
       :aria-label="tableWords.label(view.name)"
       :aria-rowcount="total + 1"
       :aria-colcount="columns.length"
+      aria-multiselectable="true"
       :class="{ aside }"
       @keydown="cells.onKey"
       @scroll.passive="aside = scroller?.scrollLeft ?? 0"
@@ -258,6 +339,7 @@ function keepSent(index: number, title: string | undefined): void {
         :style="{ height: `${total * rowHeight}px`, minWidth, '--columns': template }"
         @focusin="cells.onFocus"
         @dblclick="cells.onDoubleClick"
+        @mousedown="cells.onMouseDown"
         @click="cells.onClick"
         @contextmenu="pressed"
         @pointerover="hover"
@@ -272,7 +354,7 @@ function keepSent(index: number, title: string | undefined): void {
             :index="line.index"
             :top="line.start"
             :is-at="line.index === at.row"
-            @fold="toggleFold(headAt(line.index)!)"
+            @fold="toggleFold(headAt(line.index)!.head)"
           />
           <TableRow
             v-else
@@ -284,10 +366,30 @@ function keepSent(index: number, title: string | undefined): void {
             :at="line.index === at.row ? at.column : -1"
             :edit="editOf(rowAt(line.index))"
             :sent="sentTitle(rowAt(line.index))"
+            :chosen="!!rowAt(line.index) && selection.has(rowAt(line.index)!.item.id)"
+            :total-said="totalSaid"
             @leave="cells.endEdit"
             @sent="keepSent(line.index, $event)"
           />
         </template>
+        <AddItem
+          v-if="insert.line.value !== undefined"
+          class="insert"
+          :style="{
+            transform: `translateY(${(insert.line.value + 1) * rowHeight}px)`,
+            paddingLeft: `${(columns[0]?.least ?? 0) + 26 + insert.level.value * 22}px`,
+          }"
+          :label="tableWords.addHere"
+          :placeholder="viewWords.addHint"
+          is-brief
+          :asks="insert.asks.value"
+          :add="insert.add"
+          :begin="insert.begin"
+          @leave="leaveInsert"
+          @click.stop
+          @focusin.stop
+          @keydown.stop
+        />
       </div>
     </div>
     <RowMenu
@@ -407,6 +509,19 @@ function keepSent(index: number, title: string | undefined): void {
 .add span {
   color: var(--leaf);
   font: 600 17px/1 var(--sans);
+}
+/* Lies over the row below the one after which it adds. */
+.insert {
+  position: absolute;
+  left: 0;
+  right: 0;
+  top: 0;
+  min-height: var(--row);
+  display: flex;
+  background: var(--raised);
+  border-bottom: 1px solid var(--leaf);
+  box-shadow: 0 -1px 0 var(--leaf);
+  z-index: 2;
 }
 @media (max-width: 700px) {
   .with-more .scroller {

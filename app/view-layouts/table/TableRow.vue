@@ -1,11 +1,13 @@
 <script lang="ts">
 import { defineComponent, h, type PropType, type VNode } from 'vue'
+import type { OutlineRow } from '#core/layouts/outline'
 import type { Row } from '#core/layouts/rows'
 import { valueMark } from '../../parts/field-parts'
-import { kindMark, statusMark, type Mark } from '../../parts/marks'
+import { kindMark, leafMark, statusMark, type Directory, type Mark } from '../../parts/marks'
 import { useDirectory } from '../../data/directory'
 import { queueWords } from '../../queue/words'
 import { later } from '../../parts/later'
+import { tableWords } from '../words'
 import type { TableColumn } from './columns'
 
 const CellEditor = later(() => import('./CellEditor.vue'))
@@ -23,6 +25,30 @@ const titleMark = (title: string, inside: number): Mark => ({
   title,
   width: title.length,
 })
+/** A title where it stands in an outline: how deep, whether what is inside is seen, how far its status is along. */
+function outlineMark(directory: Directory, { item, isOpen, inside }: OutlineRow, title: string): Mark {
+  const status = directory.reader.maybe('status', item.status)
+  const sign =
+    isOpen === undefined
+      ? h('span', { class: 'turn' })
+      : h('span', { class: 'turn', title: isOpen ? tableWords.fold : tableWords.unfold, 'aria-hidden': true }, isOpen ? '▾' : '▸') // prettier-ignore
+  return {
+    content: [
+      sign,
+      ...(status ? [leafMark(directory.share(status), status.colour)] : []),
+      h('span', { class: 'name' }, title),
+      ...(inside && !isOpen ? [h('span', { class: 'soft' }, tableWords.insideOf(inside))] : []),
+    ],
+    class: 'outlined',
+    title,
+    width: 1000,
+  }
+}
+/** What holds others stands out, most of all at the top; what is only around matches stands back. */
+const levelClass = ({ isOpen, level, isAside }: OutlineRow) =>
+  `${isOpen === undefined ? '' : level ? 'holds' : 'holds tops'} ${isAside ? 'stands-back' : ''}`
+const isOutlined = (row: Row): row is OutlineRow => 'level' in row
+
 /** A cell is clipped only where it may be too narrow: clipping every cell costs a third of a frame. */
 const isCut = (column: TableColumn, mark: Mark | undefined): boolean => !!mark && mark.width * 7 + 20 > column.least
 
@@ -33,7 +59,7 @@ const isCut = (column: TableColumn, mark: Mark | undefined): boolean => !!mark &
 export default defineComponent({
   name: 'TableRow',
   props: {
-    row: { type: Object as PropType<Row | undefined>, default: undefined },
+    row: { type: Object as PropType<Row | OutlineRow | undefined>, default: undefined },
     index: { type: Number, required: true },
     top: { type: Number, required: true },
     columns: { type: Array as PropType<readonly TableColumn[]>, required: true },
@@ -44,17 +70,36 @@ export default defineComponent({
     edit: { type: Object as PropType<Edit | undefined>, default: undefined },
     /** A title that was typed and is on its way. */
     sent: { type: String as PropType<string | undefined>, default: undefined },
+    /** It is selected. */
+    chosen: { type: Boolean, default: false },
+    /** Of an outline: what one of the view's totals over what is inside a row comes to, in words. */
+    totalSaid: { type: Function as PropType<(row: OutlineRow, total: number) => string>, default: () => '' },
   },
   emits: ['leave', 'sent'],
   setup(props, { emit }) {
     const directory = useDirectory()
 
     function markOf(row: Row, column: TableColumn): Mark | undefined {
+      if (column.total !== undefined && isOutlined(row) && row.totals) {
+        const text = props.totalSaid(row, column.total)
+        return {
+          content: text,
+          width: text.length,
+          class: 'sum',
+          title: tableWords.totalInside(`${column.name} ${text}`),
+        }
+      }
       switch (column.is) {
+        case 'place':
+          return isOutlined(row) ? { content: row.place, width: row.place.length, title: row.key } : undefined
+        case 'total':
+          return undefined
         case 'key':
           return { content: row.key, width: row.key.length, title: queueWords.open }
         case 'title':
-          return titleMark(props.sent ?? row.item.title, row.children)
+          return isOutlined(row)
+            ? outlineMark(directory, row, props.sent ?? row.item.title)
+            : titleMark(props.sent ?? row.item.title, row.children)
         case 'kind': {
           const kind = directory.reader.maybe('kind', row.item.kind)
           return kind && kindMark(kind)
@@ -77,10 +122,10 @@ export default defineComponent({
           ...place,
           key: column.id,
           role: 'gridcell',
-          class: `cell ${column.isNumber ? 'number' : column.is === 'field' ? '' : column.is} ${mark?.class ?? ''} ${isCut(column, mark) ? 'cut' : ''}`,
+          class: `cell ${column.isNumber ? 'number' : column.is === 'field' ? '' : column.is === 'place' ? 'key' : column.is} ${mark?.class ?? ''} ${isCut(column, mark) ? 'cut' : ''}`,
           title: mark?.title,
           tabindex: props.at === i ? 0 : -1,
-          'aria-readonly': column.is === 'key' || undefined,
+          'aria-readonly': column.is === 'key' || column.is === 'place' || column.is === 'total' || undefined,
         },
         mark?.content,
       )
@@ -94,8 +139,14 @@ export default defineComponent({
         {
           role: 'row',
           'aria-rowindex': index + 2,
-          class: ['item-row', { at: at >= 0, blank: !row, edited: !!edit }],
-          style: { transform: `translateY(${top}px)` },
+          ...(row && isOutlined(row) && { 'aria-level': row.level + 1, 'aria-expanded': row.isOpen }),
+          'aria-selected': props.chosen,
+          class: [
+            'item-row',
+            { at: at >= 0, blank: !row, edited: !!edit, chosen: props.chosen },
+            row && isOutlined(row) && levelClass(row),
+          ],
+          style: { transform: `translateY(${top}px)`, ...(row && isOutlined(row) && { '--level': row.level }) },
         },
         row && (light ? columns.slice(0, 2) : columns).map((column, i) => cell(row, column, i)),
       )
@@ -137,9 +188,6 @@ export default defineComponent({
 .item-row:hover {
   background: var(--raised);
 }
-.item-row.at {
-  background: var(--leaf-tint);
-}
 .item-row .cell {
   padding: 0 10px;
   height: var(--row);
@@ -157,6 +205,44 @@ export default defineComponent({
 }
 .item-row .with-inside {
   gap: 6px;
+}
+.item-row .outlined {
+  display: flex;
+  align-items: center;
+  gap: 6px;
+  padding-left: calc(4px + var(--level) * 22px);
+  /* A line for each level that it stands in. */
+  background: repeating-linear-gradient(90deg, var(--rule) 0 1px, transparent 1px 22px) 11px 0 /
+    calc(var(--level) * 22px) 100% no-repeat;
+}
+.item-row .turn {
+  width: 16px;
+  flex: none;
+  text-align: center;
+  color: var(--soft);
+  cursor: pointer;
+}
+.item-row.holds .name,
+.item-row .sum {
+  font-weight: 600;
+}
+.item-row.tops {
+  background: var(--sunk);
+}
+.item-row.at {
+  background: var(--leaf-tint);
+}
+.item-row.chosen {
+  background: var(--pool-tint);
+  box-shadow: inset 3px 0 0 var(--pool);
+}
+.item-row.tops .name {
+  font-family: var(--serif);
+  font-size: calc(var(--size-body) - 1px);
+}
+.item-row.stands-back :is(.name, .leaf, .sum) {
+  opacity: 0.62;
+  font-style: italic;
 }
 .item-row .options-mark {
   line-height: 18px;

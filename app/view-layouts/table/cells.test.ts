@@ -22,11 +22,13 @@ let mayEdit: boolean
 let said: string[]
 let columns: readonly TableColumn[]
 let done: Field
+let isSelecting: boolean
 beforeEach(() => {
   small = smallWorkspace()
   around.sent = []
   said = []
   mayEdit = true
+  isSelecting = false
   heads = new Map()
   const { state, project, ids, people } = small
   done = { id: ids.next() as never, project: project.id, name: 'watered', help: '', type: 'checkbox', settings: {}, rank: 'b9', archived: false } // prettier-ignore
@@ -58,13 +60,23 @@ const grid = () =>
     element: () => table,
     rowHeight: () => 32,
     scrollTo: (row) => said.push(`scroll ${row}`),
-    toggleFold: (head) => said.push(`fold ${head.head}`),
+    toggleFold: (id) => said.push(`fold ${id}`),
     tellWorked: (field) => said.push(`worked ${field.name}`),
     open: (key) => said.push(`open ${key}`),
     walk: (key) => said.push(`walk ${key}`),
     stretch: () => ({ from: 0, ids: [] }),
     menu: (row) => said.push(`menu ${row}`),
     addItem: () => said.push('add'),
+    openTo: (level) => said.push(`open to ${level}`),
+    nest: (step, row) => said.push(`${step} ${row}`),
+    hasSelection: () => isSelecting,
+    select: {
+      toggle: (row) => void said.push(`toggle ${row}`),
+      extend: (from, to) => Promise.resolve(void said.push(`range ${from} ${to}`)),
+      all: () => Promise.resolve(void said.push('all')),
+      clear: () => void said.push('none'),
+      press: () => false,
+    },
   })
 const key = (name: string, more: Partial<KeyboardEvent> = {}) => {
   const event = { key: name, target: { getAttribute: () => 'gridcell' }, isTaken: false, ...more }
@@ -171,6 +183,38 @@ describe('a cell', () => {
     const { at, onKey } = grid()
     onKey(key('ArrowDown', { target: { getAttribute: () => 'textbox' } as never }))
     expect(at.value).toEqual({ row: 0, column: 1 })
+  })
+})
+
+describe('rows', () => {
+  it('are selected by Shift and an arrow, Ctrl and the space bar, all at once, and let go by Escape', () => {
+    const cells = grid()
+    cells.focus(4, 1)
+    said = []
+    for (const [name, more] of [
+      ['ArrowDown', { shiftKey: true }],
+      [' ', { ctrlKey: true }],
+      ['a', { ctrlKey: true }],
+    ] as const)
+      // prettier-ignore
+      cells.onKey(key(name, more))
+    isSelecting = true
+    const escape = key('Escape')
+    cells.onKey(escape)
+    expect(said.filter((one) => !/^(scroll|walk)/.test(one))).toEqual(['range 4 5', 'toggle 5', 'all', 'none'])
+    expect([cells.at.value.row, escape.isTaken]).toEqual([5, true])
+  })
+
+  it('move a step by Alt and an arrow, where they may be changed', () => {
+    const cells = grid()
+    cells.focus(2, 1)
+    said = []
+    for (const name of ['ArrowRight', 'ArrowLeft', 'ArrowUp', 'ArrowDown']) cells.onKey(key(name, { altKey: true }))
+    expect(said).toEqual(['in 2', 'out 2', 'up 2', 'down 2'])
+    mayEdit = false
+    const left = key('ArrowRight', { altKey: true })
+    cells.onKey(left)
+    expect(said).toHaveLength(4)
   })
 })
 

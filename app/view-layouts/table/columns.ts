@@ -1,16 +1,22 @@
 import type { BuiltIn } from '#core/model/called'
 import { typeOf } from '#core/fields/registry'
 import type { AutomaticFactName } from '#core/model/names'
-import type { FactRef, Field } from '#core/model/records'
-import { fieldRef } from '#core/facts/registry'
+import type { FactRef, Field, Total } from '#core/model/records'
+import { factKey, fieldRef } from '#core/facts/registry'
 import { partsOf } from '../../parts/field-parts'
 import { tableWords } from '../words'
 
 export interface TableColumn {
   readonly id: string
-  readonly is: 'key' | 'title' | 'kind' | 'status' | 'field'
+  /** `place`: where it stands in an outline; `total`: what is inside it adds up to. */
+  readonly is: 'key' | 'title' | 'kind' | 'status' | 'field' | 'place' | 'total'
   readonly name: string
   readonly field?: Field
+  /** Of an outline: which of the view's totals is shown here of what holds others. */
+  readonly total?: number | undefined
+  /** Which total that is, by its sign and in words. */
+  readonly sign?: string | undefined
+  readonly signHint?: string
   /** What sorting by it sorts by; none: it cannot be sorted by. */
   readonly sort?: FactRef | undefined
   readonly isNumber: boolean
@@ -47,6 +53,50 @@ export function columnsOf(
         sort,
       }
     }),
+  ]
+}
+
+/** What stands beside the name of a column whose total is shown. */
+const totalSigns: Readonly<Record<Total['name'], string>> = {
+  count: '#', sum: 'Σ', average: 'ø', median: '½', least: '⇤', most: '⇥', filled: '✓', empty: '∅', share: '%', distinct: '≠',
+} // prettier-ignore
+
+/** An outline has the place of an item before its title, and what is inside it added up, beneath the fact or beside all. */
+export function outlineColumns(
+  fields: readonly Field[],
+  totals: readonly Total[],
+  widths: Readonly<Record<string, number>>,
+  said: (total: Total) => string,
+  head?: (of: BuiltIn) => string,
+): TableColumn[] {
+  const [, title, , status, ...rest] = columnsOf(fields, widths, head)
+  const totalOf = (field: Field | undefined) => {
+    const at = totals.findIndex(({ of }) => !!of && !!field && factKey(of) === field.id)
+    return at < 0 ? undefined : at
+  }
+  const shown = new Set(fields.flatMap((field) => totalOf(field) ?? []))
+  return [
+    {
+      id: 'outline',
+      is: 'place',
+      name: tableWords.place,
+      sort: undefined,
+      isNumber: false,
+      least: widths.outline ?? 84,
+      share: 0,
+    },
+    { ...title!, least: Math.max(title!.least, widths.title ?? 300) },
+    status!,
+    ...rest.map((column) => {
+      const at = totalOf(column.field)
+      const total = at === undefined ? undefined : totals[at]
+      return total ? { ...column, total: at, sign: totalSigns[total.name], signHint: said(total) } : column
+    }),
+    ...totals.flatMap((total, i): TableColumn[] =>
+      shown.has(i)
+        ? []
+        : [{ id: `total ${i}`, is: 'total', name: said(total), total: i, isNumber: true, least: 96, share: 0 }],
+    ),
   ]
 }
 

@@ -1,4 +1,5 @@
 import { computed, ref, shallowRef, watch } from 'vue'
+import type { OutlineRow } from '#core/layouts/outline'
 import type { GroupHead, Row } from '#core/layouts/rows'
 import { useChanges } from '../../data/changes'
 import { clearSeveral, press, setValue } from '../../parts/edits'
@@ -7,6 +8,8 @@ import { partsOf } from '../../parts/field-parts'
 import { keepEarlyKeys } from '../../parts/early-keys'
 import { asksForMenu } from '../../parts/menu-place'
 import type { Field } from '#core/model/records'
+import type { useSelect } from '../selection/use-select'
+import { steps, type Step } from './nesting'
 import type { TableColumn } from './columns'
 import type { Edit } from './TableRow.vue'
 
@@ -14,7 +17,7 @@ interface Grid {
   /** Lines in all. */
   lines(): number
   columns(): readonly TableColumn[]
-  rowAt(index: number): Row | undefined
+  rowAt(index: number): Row | OutlineRow | undefined
   headAt(index: number): GroupHead | undefined
   /** The lines that are here: items by their ids, heads by what they group. */
   stretch(): Stretch
@@ -24,13 +27,21 @@ interface Grid {
   element(): HTMLElement | undefined
   rowHeight(): number
   scrollTo(row: number): void
-  toggleFold(head: GroupHead): void
+  /** A group's head, or in an outline an item that holds others. */
+  toggleFold(id: string): void
+  /** Opens an outline to a level. */
+  openTo(level: number): void
   /** Says how a field is worked out that somebody would fill in. */
   tellWorked(field: Field): void
   open(key: string): void
   walk(key: string): void
   /** The keyboard asks for a new item. */
   addItem(): void
+  /** Selecting rows. */
+  readonly select: ReturnType<typeof useSelect>
+  hasSelection(): boolean
+  /** Moves what is selected, or the row, a step in the hierarchy or among its siblings. */
+  nest(step: Step, row: number): void
   /** The keyboard asks what can be done with a row. */
   menu(row: number, cell: HTMLElement): void
 }
@@ -53,6 +64,8 @@ export function rowToStayAt(row: number, before: Stretch, now: Stretch): number 
     }
   return row
 }
+
+const isPlain = ({ ctrlKey, metaKey, altKey }: KeyboardEvent): boolean => !ctrlKey && !metaKey && !altKey
 
 /** The cells of a table by keyboard and mouse: which one has the keyboard, and which is being edited (ARIA grid). */
 export function useCells(grid: Grid) {
@@ -114,19 +127,50 @@ export function useCells(grid: Grid) {
       PageDown: [row + pageRows(), column], PageUp: [row - pageRows(), column],
     } // prettier-ignore
     const move = moves[event.key]
-    const head = grid.headAt(row)
-    const isFolding =
-      head && (event.key === 'Enter' || event.key === ' ' || event.key === (head.folded ? 'ArrowRight' : 'ArrowLeft'))
+    const turns = turning(event, row, column)
+    const step = event.altKey ? steps[event.key] : undefined
+    if (step && !grid.mayEdit()) return
+    if (selects(event, row)) return event.preventDefault()
     if (asksForMenu(event)) grid.menu(row, target)
+    else if (step) grid.nest(step, row)
     else if (event.key === 'Insert' || (event.key === 'Enter' && (event.ctrlKey || event.metaKey))) grid.addItem()
-    else if (isFolding) grid.toggleFold(head)
+    else if (/^[1-9]$/.test(event.key) && isPlain(event) && grid.columns()[column]?.is === 'place')
+      grid.openTo(Number(event.key))
+    else if (turns !== undefined) grid.toggleFold(turns)
     else if (move) focus(...move)
     else if (['Enter', 'F2', ' '].includes(event.key)) startEdit(row, column)
     else if ((event.key === 'Delete' || event.key === 'Backspace') && grid.mayEdit()) empty(row, column)
-    else if (event.key.length === 1 && !event.ctrlKey && !event.metaKey && !event.altKey)
-      startEdit(row, column, event.key)
+    else if (event.key.length === 1 && isPlain(event)) startEdit(row, column, event.key)
     else return
     event.preventDefault()
+  }
+
+  /** Whether a key selects: with Shift a range, with Ctrl one, all, or none any more. */
+  function selects({ key, shiftKey, ctrlKey, metaKey, altKey }: KeyboardEvent, row: number): boolean {
+    const isControl = ctrlKey || metaKey
+    if (altKey) return false
+    const to = { ArrowDown: row + 1, ArrowUp: row - 1, PageDown: row + pageRows(), PageUp: row - pageRows(), Home: 0, End: grid.lines() - 1 }[key] // prettier-ignore
+    if (shiftKey && to !== undefined && (isControl || (key !== 'Home' && key !== 'End'))) {
+      focus(to, at.value.column)
+      void grid.select.extend(row, at.value.row)
+    } else if (isControl && !shiftKey && key === 'a') void grid.select.all()
+    else if ((isControl || shiftKey) && key === ' ') grid.select.toggle(row)
+    else if (key === 'Escape' && grid.hasSelection()) grid.select.clear()
+    else return false
+    return true
+  }
+
+  /** What a key folds or unfolds: a group from its head, in an outline what an item holds from the first cells of its row. */
+  function turning({ key, altKey, shiftKey }: KeyboardEvent, row: number, column: number): string | undefined {
+    if (altKey || shiftKey) return undefined
+    const head = grid.headAt(row)
+    if (head)
+      return [...(head.folded ? ['ArrowRight'] : ['ArrowLeft']), 'Enter', ' '].includes(key) ? head.head : undefined
+    const line = grid.rowAt(row)
+    const isOpen = line && 'isOpen' in line ? line.isOpen : undefined
+    if (!line || isOpen === undefined || column > 1) return undefined
+    const turns = isOpen ? key === 'ArrowLeft' && column === 0 : key === 'ArrowRight' && column === 1
+    return turns || (key === ' ' && column === 0) ? line.item.id : undefined
   }
 
   function startEdit(rowIndex: number, columnIndex: number, typed?: string): void {
@@ -135,7 +179,8 @@ export function useCells(grid: Grid) {
     at.value = { row: rowIndex, column: columnIndex }
     const { field } = column
     const editor = field && partsOf(field).editor
-    if (column.is === 'key' || editor === 'panel') return grid.open(row.address)
+    if (column.is === 'key' || column.is === 'place' || editor === 'panel') return grid.open(row.address)
+    if (column.is === 'total') return
     if (field && editor === 'none') return grid.tellWorked(field)
     if (!grid.mayEdit()) return
     if (field && editor === 'press') return void press(changes, row.item, field, grid.me())
@@ -176,9 +221,20 @@ export function useCells(grid: Grid) {
   }
   function onClick(event: MouseEvent): void {
     const place = placeOf(event.target)
-    const row = place && (event.target as HTMLElement).closest('.key') && grid.rowAt(place.row)
-    if (row) grid.open(row.address)
+    if (place && !editing.value && grid.select.press(event, place.row)) return
+    const row = place && grid.rowAt(place.row)
+    const on = (of: string) => (event.target as HTMLElement).closest(of)
+    if (row && on('.turn') && 'isOpen' in row) grid.toggleFold(row.item.id)
+    else if (row && on('.key')) grid.open(row.address)
   }
 
-  return { at, editing, activeItem, focus, onKey, endEdit, onFocus, onDoubleClick, onClick }
+  /** A press with Shift selects rows, and no text. */
+  function onMouseDown(event: MouseEvent): void {
+    const place = event.shiftKey && !editing.value ? placeOf(event.target) : undefined
+    if (!place) return
+    event.preventDefault()
+    void grid.select.extend(at.value.row, place.row)
+  }
+
+  return { at, editing, activeItem, focus, onKey, endEdit, onFocus, onDoubleClick, onMouseDown, onClick }
 }

@@ -16,19 +16,22 @@ import { tallyWords } from '../../../shell/words'
 import { viewWords } from '../../../view-layouts/words'
 import type { Tally } from '../../../view-layouts/contract'
 import { layoutParts } from '../../../view-layouts/registry'
+import { SelectionBar } from '../../../view-layouts/selection/later'
+import { useSelection } from '../../../data/selection'
 
 /** A saved view of a project: the sentence above, the layout below, an item beside. */
 const route = useRoute()
 const router = useRouter()
 const directory = useDirectory()
 const views = useViews()
+const selection = useSelection()
 const project = computed(() => directory.byPrefix(String(route.params.prefix)))
 const view = computed(() => directory.reader.maybe('view', String(route.params.view)))
 const definition = computed(() => view.value && views.definitionOf(view.value))
 /** The layout says it; where the page was drawn on the server it stands before the layout does. */
 const first = answerIn(pageSeed(), 'view', { view: String(route.params.view) })
 const tally = shallowRef<Tally | undefined>(
-  first && { sums: first.sums, ...(first.layout === 'table' && { totals: first.totals }) },
+  first && { sums: first.sums, ...('totals' in first && { totals: first.totals }) },
 )
 function take(now: Tally): void {
   const { sums, totals, warnings = [] } = tally.value ?? {}
@@ -92,6 +95,7 @@ const walk = (key: string) => {
       ><ItemPanel :item-key="openKey" :view="view" :definition="definition" @close="open(undefined)" @open="open"
     /></template>
     <template #tally>
+      <SelectionBar v-if="selection.count && shown" :project="shown.project" />
       <span v-if="said"
         ><b>{{ grouped(said.sums.items) }}</b> {{ tallyWords.itemsWord(said.sums.items)
         }}<template v-if="effort">

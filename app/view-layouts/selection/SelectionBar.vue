@@ -1,0 +1,66 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import { VBtn } from 'vuetify/components/VBtn'
+import type { Project } from '#core/model/records'
+import { useChanges } from '../../data/changes'
+import { useDirectory } from '../../data/directory'
+import { useSelection } from '../../data/selection'
+import { useAsk } from '../../data/use-ask'
+import { PopMenu } from '../../parts/controls'
+import { copyText } from '../../parts/copy'
+import { grouped } from '../../counted'
+import { selectionWords } from './words'
+import { ChangeMany, RefusedList } from './later'
+import { useForMany } from './use-for-many'
+
+/** What can be done with the items that are selected: one step, one undo. */
+const props = defineProps<{ project: Project }>()
+const selection = useSelection()
+const directory = useDirectory()
+const changes = useChanges()
+const ask = useAsk()
+const mayChange = computed(() => directory.may('change items', props.project.id))
+const ids = computed(() => [...selection.ids])
+/** Where it is asked what changes. */
+const at = ref<HTMLElement>()
+const { refused, send, goOn } = useForMany()
+
+async function archive(): Promise<void> {
+  if (await send({ type: 'items.archive', items: ids.value, archived: true })) selection.clear()
+}
+async function copy(): Promise<void> {
+  const text = await ask('copied', { items: ids.value })
+  if (text === undefined) return
+  await copyText(text)
+  changes.say(selectionWords.copied(selection.count))
+}
+</script>
+
+<template>
+  <span class="selection" role="group" :aria-label="selectionWords.acts">
+    <span
+      ><b>{{ grouped(selection.count) }}</b> {{ selectionWords.selected }}</span
+    >
+    <template v-if="mayChange">
+      <VBtn variant="plain" aria-haspopup="dialog" @click="at = $event.currentTarget as HTMLElement">{{
+        selectionWords.change
+      }}</VBtn>
+      <VBtn variant="plain" @click="archive">{{ selectionWords.archive }}</VBtn>
+    </template>
+    <VBtn variant="plain" @click="copy">{{ selectionWords.copy }}</VBtn>
+    <VBtn variant="plain" @click="selection.clear()">{{ selectionWords.clear }}</VBtn>
+    <PopMenu v-if="at" :at="at" above @close="at = undefined">
+      <ChangeMany :project="project" :items="ids" :send="send" @leave="at = undefined" />
+    </PopMenu>
+    <RefusedList v-if="refused" :refused="refused" @go="goOn" @close="refused = undefined" />
+  </span>
+</template>
+
+<style scoped>
+.selection {
+  display: flex;
+  align-items: center;
+  gap: 12px;
+  color: var(--leaf);
+}
+</style>

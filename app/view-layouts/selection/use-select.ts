@@ -1,0 +1,64 @@
+import { onBeforeUnmount, watch } from 'vue'
+import type { LinesInput } from '#core/queries/view'
+import type { View } from '#core/model/records'
+import { useAsk } from '../../data/use-ask'
+import { useSelection } from '../../data/selection'
+import { useViews } from '../../data/views'
+
+interface Lines {
+  /** What is on a line; undefined where it has not been fetched, or is no item. */
+  itemAt(index: number): string | undefined
+  /** Whether all lines of a range are here. */
+  isHere(from: number, to: number): boolean
+  folded(): readonly string[]
+}
+
+/** Selecting lines of a view: one by one, a range from where one began, or all that the view holds. */
+export function useSelect(view: () => View, lines: Lines) {
+  const ask = useAsk()
+  const views = useViews()
+  const selection = useSelection()
+  /** Where a range begins. */
+  let anchor: number | undefined
+  watch(() => view().id, selection.clear)
+  onBeforeUnmount(selection.clear)
+
+  const asked = (range: Partial<LinesInput>) =>
+    ask('itemsInView', { ...views.inputOf(view()), folded: lines.folded(), ...range })
+  function toggle(index: number): void {
+    const item = lines.itemAt(index)
+    if (!item) return
+    anchor = index
+    selection.toggle(item)
+  }
+  /** The range from where it began to a line, in place of what was selected before. */
+  async function extend(from: number, to: number): Promise<void> {
+    anchor ??= from
+    const [first, last] = [Math.min(anchor, to), Math.max(anchor, to)]
+    if (lines.isHere(first, last)) {
+      const ids = Array.from({ length: last - first + 1 }, (_, i) => lines.itemAt(first + i))
+      return selection.choose(ids.filter((id) => id !== undefined))
+    }
+    const ids = await asked({ from: first, to: last + 1 })
+    if (ids) selection.choose(ids)
+  }
+  async function all(): Promise<void> {
+    const ids = await ask('itemsInView', views.inputOf(view()))
+    if (ids) selection.choose(ids)
+  }
+  function clear(): void {
+    anchor = undefined
+    selection.clear()
+  }
+  /** A press on a line: with Ctrl one more, else nothing stays selected; a range is begun as it is pressed. Whether it selects. */
+  function press({ shiftKey, ctrlKey, metaKey }: MouseEvent, index: number): boolean {
+    if (shiftKey) return true
+    if (ctrlKey || metaKey) toggle(index)
+    else {
+      clear()
+      return false
+    }
+    return true
+  }
+  return { toggle, extend, all, clear, press }
+}

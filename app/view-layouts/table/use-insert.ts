@@ -1,0 +1,85 @@
+import { computed, nextTick, shallowRef } from 'vue'
+import { inGroup } from '#core/entry/in-group'
+import type { OutlineRow } from '#core/layouts/outline'
+import { isHead, type GroupHead, type ListLine, type Row } from '#core/layouts/rows'
+import type { Item, ItemId, Project, ViewDefinition } from '#core/model/records'
+import { useDirectory } from '../../data/directory'
+import { useAddItem, type Here } from '../use-add-item'
+
+interface Lines {
+  readonly project: () => Project
+  readonly definition: () => ViewDefinition
+  lineAt(index: number): ListLine | undefined
+  /** The line of an item, if it is here. */
+  lineOf(item: string): number | undefined
+}
+/** Where a new item is typed: after a line, or inside the item on it. */
+interface Place {
+  readonly line: number
+  readonly row?: Row | OutlineRow | undefined
+  readonly head?: GroupHead | undefined
+  readonly isInside: boolean
+}
+
+/** A line between two others in which items are typed, one after another: they get what their place asks for. */
+export function useInsert({ project, definition, lineAt, lineOf }: Lines) {
+  const directory = useDirectory()
+  const place = shallowRef<Place>()
+
+  /** The head of the group that a line is in, as far up as lines are here. */
+  function headAbove(line: number): GroupHead | undefined {
+    for (let at = line; at >= 0; at--) {
+      const found = lineAt(at)
+      if (!found) return undefined
+      if (isHead(found)) return found
+    }
+    return undefined
+  }
+  function here(): Here | undefined {
+    const { value } = place
+    if (!value) return undefined
+    const { group } = definition()
+    const group_ = value.head ? inGroup(directory.reader, group, value.head.path, directory.today) : { values: {} }
+    const { row } = value
+    if (!row) return group_
+    if (value.isInside) return { ...group_, parent: row.item.id }
+    const after = { after: row.item.id }
+    const isOutlined = 'level' in row
+    return { ...group_, place: after, ...(isOutlined && { parent: row.item.parent, beside: after }) }
+  }
+  const adding = useAddItem(project, definition, here)
+
+  function open(line: number, isInside = false): boolean {
+    const found = lineAt(line)
+    if (!found) return false
+    place.value = isHead(found)
+      ? { line, head: found, isInside: false }
+      : { line, row: found, head: headAbove(line), isInside }
+    return true
+  }
+  const close = (): void => void (place.value = undefined)
+  /** The next one comes after the last. */
+  async function add(title: string, said: Item['values']): Promise<ItemId | undefined> {
+    const item = await adding.add(title, said)
+    if (item) await follow(item)
+    return item
+  }
+  async function follow(item: ItemId, frames = 60): Promise<void> {
+    await nextTick()
+    const line = lineOf(item)
+    if (line !== undefined) open(line)
+    else if (frames) requestAnimationFrame(() => void follow(item, frames - 1))
+  }
+  /** The line after which it stands, wherever that has gone. */
+  const line = computed(() => {
+    const { value } = place
+    if (!value) return undefined
+    return value.row ? (lineOf(value.row.item.id) ?? value.line) : value.line
+  })
+  /** How deep it stands. */
+  const level = computed(() => {
+    const row = place.value?.row
+    return row && 'level' in row ? row.level + Number(!!place.value?.isInside) : 0
+  })
+  return { line, level, open, close, add, asks: adding.asks, begin: () => adding.begin() }
+}

@@ -1,0 +1,39 @@
+import type { OutlineRow } from '#core/layouts/outline'
+import type { Row } from '#core/layouts/rows'
+import type { ItemId, ViewDefinition } from '#core/model/records'
+import { useChanges } from '../../data/changes'
+import { nestingOf, type Step } from './nesting'
+
+interface Lines {
+  definition(): ViewDefinition
+  rowAt(index: number): Row | OutlineRow | undefined
+  /** The lines that are selected and here. */
+  chosen(): readonly number[]
+  toggleFold(id: string): void
+}
+
+/** Moves what is selected, or one line, a step in the hierarchy or among its siblings. */
+export function useNesting({ definition, rowAt, chosen, toggleFold }: Lines) {
+  const changes = useChanges()
+  const isOpen = (id: ItemId, near: number): boolean => {
+    for (let at = near; at >= 0; at--) {
+      const row = rowAt(at)
+      if (!row || !('level' in row)) return true
+      if (row.item.id !== id) continue
+      const now = definition()
+      return row.isOpen ?? row.level + 1 < (now.layout === 'outline' ? now.open : 0)
+    }
+    return true
+  }
+  return async (step: Step, at: number): Promise<void> => {
+    const lines = chosen().includes(at) ? chosen() : [at]
+    const rows = lines.flatMap((index) => rowAt(index) ?? [])
+    const nesting = nestingOf(step, rows, rowAt(Math.min(...lines) - 1), definition())
+    if ('said' in nesting) return changes.say(nesting.said)
+    const { shows } = nesting
+    const opens = shows && !isOpen(shows, lines[0]!)
+    // It opens first: what is seen at no time has not the keyboard any more.
+    if (opens) toggleFold(shows)
+    if (!(await changes.send(nesting.bare)) && opens) toggleFold(shows)
+  }
+}

@@ -1,0 +1,100 @@
+import { outline as outlineNumber } from '../facts/outline'
+import { noRow } from '../model/item-table'
+import type { ItemId } from '../model/records'
+import { seen, totalsInside, treeOf, type Tree } from '../views/tree'
+import type { TotalValues } from '../views/totals'
+import { saidOrder, type Layout } from './contract'
+import type { Row, Stretch, ViewAnswer } from './rows'
+
+/** An item where it stands in an outline. */
+export interface OutlineRow extends Row {
+  /** 0: it stands at the top. */
+  readonly level: number
+  /** Its outline number; '' where it, or what it stands in, is archived. */
+  readonly place: string
+  /** What is inside it is seen; undefined: there is nothing. */
+  readonly isOpen?: boolean
+  /** It is not in the view, but something inside it is. */
+  readonly isAside?: true
+  /** The siblings beside it in the view. */
+  readonly above?: ItemId
+  readonly below?: ItemId
+  /** What it would stand in one level up; null: nothing. Undefined: it stands at the top. */
+  readonly outer?: ItemId | null
+  /** Items inside it that are in the view. */
+  readonly inside: number
+  /** The view's totals over it and what is inside it; only where there is something. */
+  readonly totals?: TotalValues
+}
+/** An outline as it is answered. */
+export interface OutlineAnswer extends ViewAnswer<'outline'> {
+  readonly totals: TotalValues
+  /** Lines in all. */
+  readonly lines: number
+  readonly stretch: Stretch<OutlineRow>
+}
+
+/** Items inside one another, open to a level; what is folded says the items that do not stand as that says. */
+export const outline: Layout<'outline', OutlineAnswer> = {
+  name: 'outline',
+  article: 'an',
+  words: 'outline',
+  typed: ['outline'],
+  phrases: ['open', 'totals'],
+  order: 'place',
+  firstRows: { onServer: 48, inBrowser: 80 },
+  begin: (_reader, _project, { v, where, group, sort, totals, show, ...own }) => ({
+    v, layout: 'outline', where, group, sort: saidOrder(sort), totals, show, open: 'open' in own ? own.open : 2,
+  }), // prettier-ignore
+  question: (_reader, { where, sort, totals }) => ({
+    where,
+    sort: sort.length ? sort : [{ by: { fact: 'place' }, down: false }],
+    totals,
+    group: [],
+  }),
+  answer({ definition, live, folded, totals, sums, window, rowAt }) {
+    const tree = treeOf(live)
+    const { table, order, level, end, isIn } = tree
+    const isTurned = (row: number) => folded.size > 0 && folded.has(table.ids[row]!)
+    // What stands there for the sake of what is inside it shows that.
+    const isOpen = (row: number, at: number, isInView: boolean) =>
+      (!isInView || at + 1 < definition.open) !== isTurned(row)
+    const places = seen(tree, isOpen)
+    const numbers = outlineNumber.source(live.plan.context)
+    const [from, to] = window('', places.length)
+    const rows = Array.from(places.subarray(from, to), (k): OutlineRow => {
+      const row = order[k]!
+      const held = rowAt(row)
+      const isAround = end[k]! > k + 1
+      const own = {
+        level: level[k]!,
+        place: numbers.kind === 'text' ? (numbers.column.a[row] ?? '') : '',
+        ...besideOf(tree, row),
+        ...(isAround && { isOpen: isOpen(row, level[k]!, !!isIn[row]) }),
+        ...(!isIn[row] && { isAside: true as const }),
+        inside: isAround ? insideOf(tree.isIn, order, k, end[k]!) : 0,
+        ...(isAround && totals.length && { totals: totalsInside(live, tree, k).slice(0, totals.length) }),
+      }
+      return { ...held, ...own, v: `${held.v};${JSON.stringify(own)}` }
+    })
+    return { layout: 'outline', sums, totals, lines: places.length, stretch: { from, rows } }
+  },
+  mapLists: (answer, map) => ({ ...answer, stretch: map('', answer.stretch) as Stretch<OutlineRow> }),
+}
+
+/** What stands around a row, by ids. */
+function besideOf({ table, previous, next }: Tree, row: number): Pick<OutlineRow, 'above' | 'below' | 'outer'> {
+  const id = (of: number) => table.ids[of] as ItemId
+  const [above, below, parent] = [previous[row]!, next[row]!, table.parent[row]!]
+  return {
+    ...(above !== noRow && { above: id(above) }),
+    ...(below !== noRow && { below: id(below) }),
+    ...(parent !== noRow && { outer: table.parentOf(parent) }),
+  }
+}
+
+function insideOf(isIn: Uint8Array, order: Int32Array, place: number, end: number): number {
+  let n = 0
+  for (let k = place + 1; k < end; k++) n += isIn[order[k]!]!
+  return n
+}

@@ -1,0 +1,142 @@
+/** A view's items as they stand inside one another. */
+import { noRow, type ItemTable } from '../model/item-table'
+import { tallyInto } from './evaluate'
+import type { LiveView } from './live'
+import { compareBy, mergedRows } from './sort'
+import { Tally, totalsOf, type TotalValues } from './totals'
+
+/** Rows with what is inside each right after it; siblings are in the view's order. */
+export interface Tree {
+  readonly table: ItemTable
+  readonly order: Int32Array
+  /** By place in `order`: how deep the row stands; 0: at the top. */
+  readonly level: Uint8Array
+  /** By place in `order`: the place after the last of what is inside the row. */
+  readonly end: Int32Array
+  /** By row: 1, where it is in the view; else it stands there because of what is inside it. */
+  readonly isIn: Uint8Array
+  /** By row: the sibling before it and the one after it; `noRow`: there is none. */
+  readonly previous: Int32Array
+  readonly next: Int32Array
+}
+
+/** What is deeper counts as so deep. */
+const deepest = 255
+const known = new WeakMap<object, Tree>()
+
+/** The tree of a view that is not grouped, for as long as nothing in it has changed. */
+export function treeOf(live: LiveView): Tree {
+  // Groups are handed out anew whenever anything has changed.
+  const { groups } = live
+  const before = known.get(groups)
+  if (before) return before
+  const tree = madeOf(live)
+  known.set(groups, tree)
+  return tree
+}
+
+function madeOf(live: LiveView): Tree {
+  const { table } = live.plan.context
+  const { n } = table
+  const isIn = new Uint8Array(n)
+  const rows = live.inOrder()
+  for (const row of rows) isIn[row] = 1
+  const above = aboveOf(table, rows, isIn)
+  const { order } = live.plan
+  const all = above.length
+    ? mergedRows(
+        order,
+        rows,
+        above.sort((a, b) => compareBy(order, a, b)),
+      )
+    : rows
+  const { first, next, previous, roots } = inside(table, all)
+  return { table, isIn, previous, next, ...walked(all.length, first, next, roots) }
+}
+
+/** The nearest that is there and around a row: what is archived holds nothing together. */
+function around(table: ItemTable, row: number): number {
+  let at = table.parent[row]!
+  while (at !== noRow && !table.listed[at]) at = table.parent[at]!
+  return at
+}
+
+/** Those around the rows that are not among them. */
+function aboveOf(table: ItemTable, rows: Int32Array, isIn: Uint8Array): Int32Array {
+  const found: number[] = []
+  const seen = new Uint8Array(table.n)
+  for (const row of rows)
+    for (let at = around(table, row); at !== noRow && !isIn[at] && !seen[at]; at = around(table, at)) {
+      seen[at] = 1
+      found.push(at)
+    }
+  return Int32Array.from(found)
+}
+
+/** Linked lists of what is inside each row and at the top, in the order of `all`. */
+function inside(table: ItemTable, all: Int32Array) {
+  const first = new Int32Array(table.n).fill(noRow)
+  const next = new Int32Array(table.n).fill(noRow)
+  const previous = new Int32Array(table.n).fill(noRow)
+  let roots = noRow
+  for (let k = all.length - 1; k >= 0; k--) {
+    const row = all[k]!
+    const parent = around(table, row)
+    const after = parent === noRow ? roots : first[parent]!
+    next[row] = after
+    if (after !== noRow) previous[after] = row
+    if (parent === noRow) roots = row
+    else first[parent] = row
+  }
+  return { first, next, previous, roots }
+}
+
+function walked(n: number, first: Int32Array, next: Int32Array, roots: number) {
+  const order = new Int32Array(n)
+  const level = new Uint8Array(n)
+  const end = new Int32Array(n)
+  const open: number[] = []
+  let k = 0
+  for (let row = roots; row !== noRow;) {
+    order[k] = row
+    level[k] = Math.min(open.length, deepest)
+    end[k] = ++k
+    if (first[row] !== noRow) {
+      open.push(k - 1)
+      row = first[row]!
+      continue
+    }
+    while (next[row] === noRow && open.length) {
+      const place = open.pop()!
+      end[place] = k
+      row = order[place]!
+    }
+    row = next[row]!
+  }
+  return { order, level, end }
+}
+
+/** Where in the tree the lines are that are seen, when what is inside a row is seen where `isOpen` says so. */
+export function seen(
+  { order, level, end, isIn }: Tree,
+  isOpen: (row: number, level: number, isIn: boolean) => boolean,
+): Int32Array {
+  const n = order.length
+  const places = new Int32Array(n)
+  let m = 0
+  for (let k = 0; k < n;) {
+    places[m++] = k
+    const after = end[k]!
+    k = after === k + 1 || isOpen(order[k]!, level[k]!, !!isIn[order[k]!]) ? k + 1 : after
+  }
+  return places.slice(0, m)
+}
+
+/** The view's totals over a row and what is inside it, as far as it is in the view. */
+export function totalsInside(live: LiveView, { order, end, isIn }: Tree, place: number): TotalValues {
+  const { totals } = live.plan
+  const rows = order.subarray(place, end[place]).filter((row) => isIn[row])
+  const [tally, overall] = [new Tally(totals.facts.length), live.overall]
+  tallyInto(totals, rows, tally)
+  return totalsOf(totals, tally, overall, () => rows)
+}
