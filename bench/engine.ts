@@ -6,6 +6,7 @@ import type { State } from '#core/model/state'
 import { readPayload, toPayload } from '#core/wire/payload'
 import { evaluate, planOf } from '#core/views/evaluate'
 import { LiveView } from '#core/views/live'
+import { madeOf, seen } from '#core/views/tree'
 import { rollUp } from '#core/views/roll-up'
 import { viewContext } from '#core/facts/contract'
 import { chanceOf, emptyProject, itemsOf, viewer, project, views } from './engine-data'
@@ -96,6 +97,7 @@ export function engineLines(sizes: readonly number[]): Line[] {
     lines.push(...changed(state, items))
     lines.push(built(state))
     lines.push(hostile())
+    lines.push(outlined(state))
     lines.push(...workedLines(state, ask))
     lines.push(lineOf('memory of the items, MB (limit 60)', n, memoryOf(state), 60, 1))
   }
@@ -159,6 +161,54 @@ function built(state: State): Line {
     7,
   )
   return lineOf(`the store from its payload (${(text.length / 1e6).toFixed(1)} MB)`, n, ours + limit, limit, 4)
+}
+
+/** An outline opened to its third level, from items in their order, against a loop that is written for nothing else. */
+function outlined(state: State): Line {
+  const own = { by: { fact: 'place' as const }, down: false }
+  const live = new LiveView({ where: [], sort: [own], group: [], totals: [] }, viewContext(state, project, viewer))
+  const { table } = live.plan.context
+  const order = live.inOrder()
+  const open = 3
+  const byHand = (): Int32Array => {
+    const [first, next] = [new Int32Array(table.n).fill(-1), new Int32Array(table.n).fill(-1)]
+    let roots = -1
+    for (let k = order.length - 1; k >= 0; k--) {
+      const row = order[k]!
+      const parent = table.parent[row]!
+      if (parent < 0) {
+        next[row] = roots
+        roots = row
+      } else {
+        next[row] = first[parent]!
+        first[parent] = row
+      }
+    }
+    const lines = new Int32Array(order.length)
+    const above: number[] = []
+    let n = 0
+    for (let row = roots; row >= 0;) {
+      lines[n++] = row
+      if (first[row]! >= 0 && above.length + 1 < open) {
+        above.push(row)
+        row = first[row]!
+        continue
+      }
+      while (next[row]! < 0 && above.length) row = above.pop()!
+      row = next[row]!
+    }
+    return lines.slice(0, n)
+  }
+  const seenIn = (tree: ReturnType<typeof madeOf>) => seen(tree, (_row, level) => level + 1 < open)
+  const tree = madeOf(live)
+  if (
+    seenIn(tree)
+      .map((place) => tree.order[place]!)
+      .join() !== byHand().join()
+  )
+    throw new Error('the outline differs')
+  const taken = inTurns(() => seenIn(madeOf(live)), byHand, 15)
+  return lineOf('an outline opened to its third level', order.length, taken.ours, taken.limit, 2)
 }
 
 /** The costliest view that may be stored: 200 conditions about relatives of relatives, of which no item meets any. */

@@ -69,7 +69,7 @@ export const outline: Layout<'outline', OutlineAnswer> = {
       const own = {
         level: level[k]!,
         place: numbers.kind === 'text' ? (numbers.column.a[row] ?? '') : '',
-        ...besideOf(tree, row),
+        ...besideOf(tree, k),
         ...(isAround && { isOpen: isOpen(row, level[k]!, !!isIn[row]) }),
         ...(!isIn[row] && { isAside: true as const }),
         inside: isAround ? insideOf(tree.isIn, order, k, end[k]!) : 0,
@@ -82,10 +82,14 @@ export const outline: Layout<'outline', OutlineAnswer> = {
   mapLists: (answer, map) => ({ ...answer, stretch: map('', answer.stretch) as Stretch<OutlineRow> }),
 }
 
-/** What stands around a row, by ids. */
-function besideOf({ table, previous, next }: Tree, row: number): Pick<OutlineRow, 'above' | 'below' | 'outer'> {
+/** What stands around the row at a place, by ids. */
+function besideOf(
+  { table, order, previous, next }: Tree,
+  place: number,
+): Pick<OutlineRow, 'above' | 'below' | 'outer'> {
+  const row = order[place]!
   const id = (of: number) => table.ids[of] as ItemId
-  const [above, below, parent] = [previous[row]!, next[row]!, table.parent[row]!]
+  const [above, below, parent] = [previous[place]!, next[row]!, table.parent[row]!]
   return {
     ...(above !== noRow && { above: id(above) }),
     ...(below !== noRow && { below: id(below) }),

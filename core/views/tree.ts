@@ -15,7 +15,7 @@ export interface Tree {
   readonly end: Int32Array
   /** By row: 1, where it is in the view; else it stands there because of what is inside it. */
   readonly isIn: Uint8Array
-  /** By row: the sibling before it and the one after it; `noRow`: there is none. */
+  /** By place in `order`, and by row: the sibling before it, and the one after it; `noRow`: there is none. */
   readonly previous: Int32Array
   readonly next: Int32Array
 }
@@ -35,13 +35,16 @@ export function treeOf(live: LiveView): Tree {
   return tree
 }
 
-function madeOf(live: LiveView): Tree {
+/** The same, worked out whatever is known already. */
+export function madeOf(live: LiveView): Tree {
   const { table } = live.plan.context
   const { n } = table
-  const isIn = new Uint8Array(n)
   const rows = live.inOrder()
-  for (const row of rows) isIn[row] = 1
-  const above = aboveOf(table, rows, isIn)
+  const isWhole = rows.length === table.listedCount
+  const isIn = isWhole ? table.listed.slice(0, n) : new Uint8Array(n)
+  if (!isWhole) for (const row of rows) isIn[row] = 1
+  // Where all are in the view, all that is around them is.
+  const above = isWhole ? rows.subarray(0, 0) : aboveOf(table, rows, isIn)
   const { order } = live.plan
   const all = above.length
     ? mergedRows(
@@ -50,8 +53,8 @@ function madeOf(live: LiveView): Tree {
         above.sort((a, b) => compareBy(order, a, b)),
       )
     : rows
-  const { first, next, previous, roots } = inside(table, all)
-  return { table, isIn, previous, next, ...walked(all.length, first, next, roots) }
+  const { first, next, roots } = inside(table, all)
+  return { table, isIn, next, ...walked(table, all.length, first, next, roots) }
 }
 
 /** The nearest that is there and around a row: what is archived holds nothing together. */
@@ -75,45 +78,56 @@ function aboveOf(table: ItemTable, rows: Int32Array, isIn: Uint8Array): Int32Arr
 
 /** Linked lists of what is inside each row and at the top, in the order of `all`. */
 function inside(table: ItemTable, all: Int32Array) {
-  const first = new Int32Array(table.n).fill(noRow)
-  const next = new Int32Array(table.n).fill(noRow)
-  const previous = new Int32Array(table.n).fill(noRow)
+  const { parent, listed } = table
+  const isAllListed = table.listedCount === table.size
+  const first = table.scratch.int32('first inside', table.n).fill(noRow)
+  // Of rows that are not among these nothing is read.
+  const next = new Int32Array(table.n)
   let roots = noRow
   for (let k = all.length - 1; k >= 0; k--) {
     const row = all[k]!
-    const parent = around(table, row)
-    const after = parent === noRow ? roots : first[parent]!
-    next[row] = after
-    if (after !== noRow) previous[after] = row
-    if (parent === noRow) roots = row
-    else first[parent] = row
+    const direct = parent[row]!
+    const above = isAllListed || direct === noRow || listed[direct] ? direct : around(table, row)
+    if (above === noRow) {
+      next[row] = roots
+      roots = row
+    } else {
+      next[row] = first[above]!
+      first[above] = row
+    }
   }
-  return { first, next, previous, roots }
+  return { first, next, roots }
 }
 
-function walked(n: number, first: Int32Array, next: Int32Array, roots: number) {
+function walked(table: ItemTable, n: number, first: Int32Array, next: Int32Array, roots: number) {
   const order = new Int32Array(n)
+  const previous = new Int32Array(n)
   const level = new Uint8Array(n)
   const end = new Int32Array(n)
-  const open: number[] = []
-  let k = 0
+  // The places of what a row stands in, outermost first.
+  const open = table.scratch.int32('open places', n)
+  let [k, depth, before] = [0, 0, noRow]
   for (let row = roots; row !== noRow;) {
     order[k] = row
-    level[k] = Math.min(open.length, deepest)
+    previous[k] = before
+    level[k] = depth < deepest ? depth : deepest
     end[k] = ++k
-    if (first[row] !== noRow) {
-      open.push(k - 1)
-      row = first[row]!
+    const child = first[row]!
+    if (child !== noRow) {
+      open[depth++] = k - 1
+      before = noRow
+      row = child
       continue
     }
-    while (next[row] === noRow && open.length) {
-      const place = open.pop()!
+    before = row
+    while (next[before] === noRow && depth) {
+      const place = open[--depth]!
       end[place] = k
-      row = order[place]!
+      before = order[place]!
     }
-    row = next[row]!
+    row = next[before]!
   }
-  return { order, level, end }
+  return { order, level, end, previous }
 }
 
 /** Where in the tree the lines are that are seen, when what is inside a row is seen where `isOpen` says so. */

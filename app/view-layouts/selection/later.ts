@@ -3,4 +3,3 @@ import { later } from '../../parts/later'
 
 export const ChangeMany = later(() => import('./ChangeMany.vue'))
 export const RefusedList = later(() => import('./RefusedList.vue'))
-export const SelectionBar = later(() => import('./SelectionBar.vue'))

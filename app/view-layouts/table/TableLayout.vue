@@ -267,6 +267,7 @@ const nest = useNesting({
     return rows.flatMap((line, i) => (!isHead(line) && selection.has(line.item.id) ? from + i : []))
   },
   toggleFold,
+  release: () => query.hold([]),
 })
 const cells = useCells({
   lines: () => total.value,
@@ -291,7 +292,7 @@ const cells = useCells({
   nest: (step, row) => void nest(step, row),
 })
 const { at, editing, activeItem } = cells
-watch(activeItem, (id) => query.hold(id ? [id] : []))
+watch([activeItem, editing], ([id]) => query.hold(id ? [id] : []))
 const editOf = (row: Row | undefined) => (row && editing.value?.item === row.item.id ? editing.value : undefined)
 /** What was typed stays on the screen until the row says it, so that nothing flickers back. */
 const sent = shallowRef<{ row: Row; title: string }>()
@@ -376,7 +377,8 @@ function keepSent(index: number, title: string | undefined): void {
           v-if="insert.line.value !== undefined"
           class="insert"
           :style="{
-            transform: `translateY(${(insert.line.value + 1) * rowHeight}px)`,
+            transform: `translate(${aside}px, ${(insert.line.value + 1) * rowHeight}px)`,
+            width: `${width}px`,
             paddingLeft: `${(columns[0]?.least ?? 0) + 26 + insert.level.value * 22}px`,
           }"
           :label="tableWords.addHere"
@@ -514,7 +516,6 @@ function keepSent(index: number, title: string | undefined): void {
 .insert {
   position: absolute;
   left: 0;
-  right: 0;
   top: 0;
   min-height: var(--row);
   display: flex;

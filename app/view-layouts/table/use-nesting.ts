@@ -10,10 +10,12 @@ interface Lines {
   /** The lines that are selected and here. */
   chosen(): readonly number[]
   toggleFold(id: string): void
+  /** What keeps its place while the keyboard is on it takes the one that is its own. */
+  release(): void
 }
 
 /** Moves what is selected, or one line, a step in the hierarchy or among its siblings. */
-export function useNesting({ definition, rowAt, chosen, toggleFold }: Lines) {
+export function useNesting({ definition, rowAt, chosen, toggleFold, release }: Lines) {
   const changes = useChanges()
   const isOpen = (id: ItemId, near: number): boolean => {
     for (let at = near; at >= 0; at--) {
@@ -32,6 +34,7 @@ export function useNesting({ definition, rowAt, chosen, toggleFold }: Lines) {
     if ('said' in nesting) return changes.say(nesting.said)
     const { shows } = nesting
     const opens = shows && !isOpen(shows, lines[0]!)
+    release()
     // It opens first: what is seen at no time has not the keyboard any more.
     if (opens) toggleFold(shows)
     if (!(await changes.send(nesting.bare)) && opens) toggleFold(shows)

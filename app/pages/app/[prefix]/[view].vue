@@ -16,7 +16,7 @@ import { tallyWords } from '../../../shell/words'
 import { viewWords } from '../../../view-layouts/words'
 import type { Tally } from '../../../view-layouts/contract'
 import { layoutParts } from '../../../view-layouts/registry'
-import { SelectionBar } from '../../../view-layouts/selection/later'
+import { SelectionBar } from '../../../view-layouts/selection/bar'
 import { useSelection } from '../../../data/selection'
 
 /** A saved view of a project: the sentence above, the layout below, an item beside. */
