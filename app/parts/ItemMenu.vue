@@ -8,6 +8,7 @@ import { itemWords } from '../item/words'
 import { frameWords } from '../shell/words'
 import ActMenu, { type Act } from './ActMenu.vue'
 import { copyLink } from './copy'
+import { useDuplicate } from './use-duplicate'
 import type { MenuPlace } from './menu-place'
 
 /** What can be done with an item from its row or card: what its place offers comes first. */
@@ -16,8 +17,9 @@ const emit = defineEmits<{ close: [] }>()
 const changes = useChanges()
 const directory = useDirectory()
 const router = useRouter()
+const duplicate = useDuplicate()
 const all = computed((): Act[] => {
-  const { item, address } = props.place.row
+  const { item, address, children } = props.place.row
   const archive: Act = {
     label: item.archived ? itemWords.restore : itemWords.archive,
     do: () => void changes.send({ type: 'items.archive', items: [item.id], archived: !item.archived }),
@@ -26,7 +28,13 @@ const all = computed((): Act[] => {
     ...props.acts,
     { label: itemWords.wholePage, do: () => void router.push(`/app/items/${address}`) },
     { label: itemWords.copyAddress, do: () => void copyLink(address).then(() => changes.say(itemWords.copied)) },
-    ...(directory.may('change items', item.project) ? [archive] : []),
+    ...(directory.may('change items', item.project)
+      ? [
+          { label: itemWords.duplicate, do: () => void duplicate(props.place.row, false) },
+          ...(children ? [{ label: itemWords.duplicateWhole, do: () => void duplicate(props.place.row, true) }] : []),
+          archive,
+        ]
+      : []),
   ]
 })
 </script>

@@ -11,7 +11,7 @@ import { isEmptyValue, longestLongText, type FieldContext, type Value } from '..
 import { isLongTextMark } from '../fields/long-text'
 import { fieldTypes } from '../fields/registry'
 import { mostRecords } from './limits'
-import { checkTitle, itemMade, newItem, type NewItem } from '../items/add'
+import { checkTitle, itemMade, newItem, placing, type NewItem } from '../items/add'
 import { Fallbacks, requiredIn, requiredRefusal } from '../items/fallbacks'
 import { firstNumber, StayIds } from '../items/changes'
 import { fieldsRefusal } from '../projects/set-up/most-fields'
@@ -60,12 +60,15 @@ export const bringIn = defineCommand({
       ...body.fields.map((field) => makes('field', field)),
       ...body.options.map((option) => makes('option', option)),
     ]
+    const { placed, placedBeside } = placing(reader, body.items, changes)
     yield* inPieces(body.items, (item, i) => {
-      rank = rankBetween(rank, undefined)
-      const siblingRank = rankBetween(lastSiblings.get(item.parent), undefined)
-      lastSiblings.set(item.parent, siblingRank)
+      const [place, beside] = [placed(item), placedBeside(item)]
+      const own = place ?? rankBetween(rank, undefined)
+      if (!place) rank = own
+      const siblingRank = beside ?? rankBetween(lastSiblings.get(item.parent), undefined)
+      if (!beside) lastSiblings.set(item.parent, siblingRank)
       const number = context.isRoom ? first + i : 0
-      changes.push(...itemMade(reader, item, { number, rank, siblingRank }, context, stays, fallbacks))
+      changes.push(...itemMade(reader, item, { number, rank: own, siblingRank }, context, stays, fallbacks))
     })
     yield* inPieces(body.texts, ({ item, field, text }) => {
       changes.push(makes('longText', { id: longTextId(item, field), item, field, revision: 1, text }))

@@ -55,9 +55,7 @@ export const addItems = defineCommand({
     const changes: Change[] = []
     const lastRank = new Map<string, string>()
     const known = new Map<string, Fallbacks>()
-    const none: ReadonlySet<string> = new Set()
-    const placed = placing(body.items, ({ project, place }) => place && JSON.stringify([project, place]), ({ project, place }, n) => ranksAt(reader, project, place, n, none), changes) // prettier-ignore
-    const placedBeside = placing(body.items, ({ parent, beside }) => beside && JSON.stringify([parent, beside]), ({ project, parent, beside }, n) => siblingRanksAt(reader, project, parent, beside, n, none), changes) // prettier-ignore
+    const { placed, placedBeside } = placing(reader, body.items, changes)
     for (const one of body.items) {
       const project = must(reader.maybe('project', one.project), 'project')
       const number = context.isRoom ? (numbers.get(project.id) ?? firstNumber(reader, project.id, 1, context)) : 0
@@ -82,23 +80,34 @@ export const addItems = defineCommand({
   },
 })
 
-/** Keys for items that come to stand at a place, in turn; those that make room there are changed too. Undefined: it is asked for none. */
-function placing(
-  items: readonly NewItem[],
-  keyOf: (one: NewItem) => string | undefined,
-  ranksFor: (one: NewItem, n: number) => Placed,
-  changes: Change[],
-): (one: NewItem) => string | undefined {
-  const left = new Map<string, string[]>()
-  return (one) => {
-    const key = keyOf(one)
-    if (key === undefined) return undefined
-    if (!left.has(key)) {
-      const { ranks, spread } = ranksFor(one, items.filter((other) => keyOf(other) === key).length)
-      changes.push(...spread)
-      left.set(key, [...ranks])
+/**
+ * Keys for new items that are to stand at a place in the team's order, or beside one of their siblings: those for the same
+ * place one after another. Undefined for one that says none. What makes room there is put to `changes`.
+ */
+export function placing(reader: Reader, items: readonly NewItem[], changes: Change[]) {
+  const none: ReadonlySet<string> = new Set()
+  const inTurn = (keyOf: (one: NewItem) => string | undefined, ranksFor: (one: NewItem, n: number) => Placed) => {
+    const left = new Map<string, string[]>()
+    return (one: NewItem): string | undefined => {
+      const key = keyOf(one)
+      if (key === undefined) return undefined
+      if (!left.has(key)) {
+        const { ranks, spread } = ranksFor(one, items.filter((other) => keyOf(other) === key).length)
+        changes.push(...spread)
+        left.set(key, [...ranks])
+      }
+      return left.get(key)!.shift()
     }
-    return left.get(key)!.shift()
+  }
+  return {
+    placed: inTurn(
+      ({ project, place }) => place && JSON.stringify([project, place]),
+      ({ project, place }, n) => ranksAt(reader, project, place, n, none),
+    ),
+    placedBeside: inTurn(
+      ({ parent, beside }) => beside && JSON.stringify([parent, beside]),
+      ({ project, parent, beside }, n) => siblingRanksAt(reader, project, parent, beside, n, none),
+    ),
   }
 }
 

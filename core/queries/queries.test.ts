@@ -304,6 +304,53 @@ describe('other questions', () => {
   })
 })
 
+describe('the items that are selected', () => {
+  it('are those on the lines of a range, as they are seen, or all that a view holds', async () => {
+    const made = add(['a', 'b', 'c', 'd', 'e'])
+    add(['f'], { status: statusId('Ready') })
+    const input = { view: table.id, draft: { ...table.definition, group: [{ by: { fact: 'status' as const } }] } }
+    // The first line is the head of a group.
+    expect(await ask(context, 'itemsInView', { ...input, from: 0, to: 3 })).toEqual([made[0], made[1]])
+    const head = JSON.stringify([first().id])
+    expect(await ask(context, 'itemsInView', { ...input, folded: [head], from: 0, to: 9 })).toHaveLength(1)
+    expect(await ask(context, 'itemsInView', { ...input, folded: [head] })).toHaveLength(6)
+  })
+
+  it('are copied as lines, each under the nearest around it that is among them', async () => {
+    const [beds] = add(['Beds'])
+    const [north] = add(['North'], { parent: beds! })
+    const [dig] = add(['- Dig'], { parent: north! })
+    const [paths] = add(['Paths'])
+    const copied = (...items: (ItemId | undefined)[]) => ask(context, 'copied', { items: items as ItemId[] })
+    expect(await copied(beds, dig, paths)).toBe('- Beds\n  - [ ] - Dig\n- Paths')
+    expect(await copied(dig, north)).toBe('- North\n  - [ ] - Dig')
+  })
+
+  it('are told apart by which a change would be refused for', async () => {
+    const [beds] = add(['Beds'])
+    const [north] = add(['North'], { parent: beds! })
+    const [paths] = add(['Paths'])
+    const answer = await ask(context, 'refusals', { type: 'items.nest', items: [beds!, paths!], parent: north! })
+    expect(answer).toMatchObject({ fine: [paths], refused: [{ item: beds, title: 'Beds', problem: { code: 'loop' } }] })
+    const all = await ask(context, 'refusals', {
+      type: 'items.set-all',
+      items: [beds!, north!],
+      set: { title: { to: '' } },
+    })
+    expect([all.fine, all.refused.map(({ problem }) => problem.code)]).toEqual([[], ['no-title', 'no-title']])
+  })
+
+  it('are made again with the words of their long texts', async () => {
+    const notes = fieldsOf(small.state, small.project.id).find(({ type }) => type === 'longText')!
+    const [beds] = add(['Beds'], { values: {} })
+    small.state.set('item', beds!, notes.id, { revision: 1 })
+    const server = { longText: () => Promise.resolve({ revision: 1, text: 'Dig deep' }) } as never
+    const made = await ask({ ...context, server }, 'duplicate', { item: beds!, withInside: true, again: ' again' })
+    expect(made).toMatchObject({ items: [{ title: 'Beds again' }], texts: [{ field: notes.id, text: 'Dig deep' }] })
+    expect(await ask(context, 'duplicate', { item: 'gone', withInside: false, again: '' })).toBeUndefined()
+  })
+})
+
 describe('how far fields are filled', () => {
   it('counts what each holds, and the numbers from before there were bounds', () => {
     const effort = fieldsOf(small.state, small.project.id).find(({ name }) => name === 'effort')!

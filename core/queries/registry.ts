@@ -3,6 +3,7 @@ import { copied } from './copied'
 import type { AskedQuery, QueryContext, Watch, WatchedQuery } from './contract'
 import { directory } from './directory'
 import { drafts } from './drafts'
+import { duplicate } from './duplicate'
 import { filled, misfits } from './filled'
 import { history } from './history'
 import { inTurn, turns } from './in-turn'
@@ -36,7 +37,7 @@ export const watchedQueries = {
 /** What pages ask once. */
 export const askedQueries = {
   valueCounts, conditionCounts, typedWords, why, notIn, leaves, search, history, longText, projectItems, drafts, effects,
-  typicalStays, itemsInAll, misfits, retyped, tried, itemsInView, refusals, copied,
+  typicalStays, itemsInAll, misfits, retyped, tried, itemsInView, refusals, copied, duplicate,
 } as const // prettier-ignore
 
 /** The name of a query that is kept answered. */

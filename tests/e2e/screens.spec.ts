@@ -49,6 +49,15 @@ const screens: Record<string, (page: Page) => Promise<void>> = {
   queue: async (page) => void (await page.goto('/app')),
   board: (page) => openView(page, 'The works'),
   table: (page) => openView(page, 'All items'),
+  outline: async (page) => {
+    await openView(page, 'All items')
+    await page.locator('.phrase.layout').click()
+    await page.getByRole('menuitemradio', { name: 'as an outline' }).click()
+    await expect(page.getByRole('treegrid')).toBeVisible()
+    await page.locator('[data-row="2"][data-column="1"]').click()
+    for (let i = 0; i < 3; i++) await page.keyboard.press('Shift+ArrowDown')
+    await expect(page.getByText('4 selected')).toBeVisible()
+  },
   'an item beside': async (page) => {
     await openView(page, 'All items')
     await page.goto(`${page.url()}?item=GLH-6`)
