@@ -166,6 +166,10 @@ async function remove(): Promise<void> {
     flex-wrap: wrap;
     gap: 4px 12px;
   }
+  .count {
+    max-width: 100%;
+    white-space: normal;
+  }
   .sentence-text {
     font-size: var(--size-body);
   }

@@ -74,6 +74,8 @@ export const cardWords = {
 export const tableWords = {
   key: 'Key',
   place: 'No.',
+  dropInside: (title: string) => `inside ${title}`,
+  dropAtTop: 'at the top',
   addBelow: 'Add one below',
   addInside: 'Add one inside',
   addHere: 'Add an item here',

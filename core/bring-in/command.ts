@@ -4,7 +4,7 @@ import * as ids from '../base/id-schemas'
 import { firstInPieces, inPieces, type Pieces } from '../base/pieces'
 import { rankBetween } from '../base/ranks'
 import { firstProblem, must, problem, type Problem, type Result } from '../base/result'
-import { may, refusal } from '../access/access'
+import { refusal } from '../access/access'
 import { applied, defineCommand, type Applied, type Context } from '../change/command'
 import { makes, type Change } from '../change/patch'
 import { isEmptyValue, longestLongText, type FieldContext, type Value } from '../fields/contract'
@@ -13,7 +13,7 @@ import { fieldTypes } from '../fields/registry'
 import { mostRecords } from './limits'
 import { checkTitle, itemMade, newItem, placing, type NewItem } from '../items/add'
 import { Fallbacks, requiredIn, requiredRefusal } from '../items/fallbacks'
-import { firstNumber, StayIds } from '../items/changes'
+import { changesNowhere, firstNumber, StayIds } from '../items/changes'
 import { fieldsRefusal } from '../projects/set-up/most-fields'
 import { fieldContext, type Reader } from '../model/reader'
 import { longTextId, type Field, type Item } from '../model/records'
@@ -39,10 +39,7 @@ export const bringIn = defineCommand({
   v: 2,
   body: bringInBody,
   mostBytes: 40 << 20,
-  refusedAnywhere: (reader, by) =>
-    [...reader.all('project')].some((project) => may(reader, by, 'change items', project.id))
-      ? undefined
-      : problem('not-allowed', { act: 'change items' }),
+  refusedAnywhere: changesNowhere,
   projects: (_reader, body) => [body.project],
   *check(reader, body, context): Pieces<Problem | undefined> {
     return checkFrame(reader, body, context) ?? (yield* new Rows(reader, body, context).check())

@@ -70,6 +70,8 @@ export interface CommandDefinition<Type extends string, Body> {
   readonly body: z.ZodMiniType<Body>
   /** The largest body that is read; 1 MB where it is not said. */
   readonly mostBytes?: number
+  /** Whether it is to go beside all others; where it is not said, one whose body may be larger than usual does. */
+  isLarge?(body: Body): boolean
   /** Why someone may do it nowhere: asked before a large body is read. */
   refusedAnywhere?(reader: Reader, by: Actor): Problem | undefined
   /** What has to be fetched before it is judged. */

@@ -117,3 +117,7 @@ export const needsOf = (command: Command) => definitionOf(command.type)?.needs?.
 
 /** The largest body that a command of a type may have, in bytes. */
 export const mostBytesOf = (type: string): number => definitionOf(type)?.mostBytes ?? usualBytes
+
+/** Whether a command goes beside all others. */
+export const isLarge = (command: Command): boolean =>
+  definitionOf(command.type)?.isLarge?.(command) ?? mostBytesOf(command.type) > usualBytes

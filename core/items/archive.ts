@@ -5,8 +5,8 @@ import * as ids from '../base/id-schemas'
 import { must, type Problem, type Result } from '../base/result'
 import { applied, defineCommand, type Applied } from '../change/command'
 import type { Change } from '../change/patch'
-import { changeOf, checkItem, projectsOf, stamp } from './changes'
-import { bytesOfMost, mostAtOnce } from './limits'
+import { changeOf, changesNowhere, checkItem, projectsOf, stamp } from './changes'
+import { bytesOfMost, mostAtOnce, mostInTurn } from './limits'
 
 /** Takes items out of every view, or puts them back. What stands inside an item stays where it is, unless it is named too. */
 export const archiveItems = defineCommand({
@@ -14,6 +14,8 @@ export const archiveItems = defineCommand({
   v: 1,
   body: z.object({ items: distinct(ids.itemId, mostAtOnce, (id) => id), archived: z.boolean() }),
   mostBytes: bytesOfMost,
+  isLarge: ({ items }) => items.length > mostInTurn,
+  refusedAnywhere: changesNowhere,
   projects: (reader, { items }) => projectsOf(reader, items),
   check: (reader, { items }, context): Pieces<Problem | undefined> =>
     firstInPieces(items, (id) => checkItem(reader, id, context)),

@@ -3,7 +3,8 @@ import type { StayId } from '../base/ids'
 import { isSameValue } from '../base/sorted-ids'
 import { makes, type Change } from '../change/patch'
 import { personIn, type Context } from '../change/command'
-import { refusal } from '../access/access'
+import { may, refusal } from '../access/access'
+import type { Actor } from '../change/actor'
 import { isOver } from '../model/turn'
 import type { Reader } from '../model/reader'
 import type { Item, ItemId, ProjectId, StatusId, Stay } from '../model/records'
@@ -14,6 +15,12 @@ export function checkItem(reader: Reader, id: ItemId, context: Context): Problem
   if (!item) return problem('gone', undefined, [{ item: id }])
   return refusal(reader, context.by, 'change items', item.project)
 }
+
+/** Why someone may change items of no project. */
+export const changesNowhere = (reader: Reader, by: Actor): Problem | undefined =>
+  [...reader.all('project')].some((project) => may(reader, by, 'change items', project.id))
+    ? undefined
+    : problem('not-allowed', { act: 'change items' })
 
 /** The projects of some items. */
 export const projectsOf = (reader: Reader, items: readonly ItemId[]) => [

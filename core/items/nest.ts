@@ -5,8 +5,8 @@ import { must, problem, type Problem, type Result } from '../base/result'
 import { distinct } from '../base/schemas'
 import { applied, defineCommand, type Applied } from '../change/command'
 import type { Change } from '../change/patch'
-import { changeOf, checkItem, projectsOf, stamp } from './changes'
-import { bytesOfMost, mostAtOnce } from './limits'
+import { changeOf, changesNowhere, checkItem, projectsOf, stamp } from './changes'
+import { bytesOfMost, mostAtOnce, mostInTurn } from './limits'
 import { placeRecord } from './place'
 import { siblingRanksAt } from './ranks'
 
@@ -23,6 +23,8 @@ export const nestItems = defineCommand({
     place: z.optional(placeRecord),
   }),
   mostBytes: bytesOfMost,
+  isLarge: ({ items }) => items.length > mostInTurn,
+  refusedAnywhere: changesNowhere,
   projects: (reader, { items }) => projectsOf(reader, items),
   *check(reader, { items, parent }, context): Pieces<Problem | undefined> {
     return (

@@ -13,8 +13,8 @@ import { idsMissingFrom } from '../base/sorted-ids'
 import { valueRecord } from '../fields/value-record'
 import type { Reader } from '../model/reader'
 import { isItemColumn, type Item } from '../model/records'
-import { checkItem, projectsOf, stamp, StayIds } from './changes'
-import { bytesOfMost, mostAtOnce } from './limits'
+import { changesNowhere, checkItem, projectsOf, stamp, StayIds } from './changes'
+import { bytesOfMost, mostAtOnce, mostInTurn } from './limits'
 import { severalIn } from './values'
 import { applySetting, checkSetting, type Setting } from './set'
 
@@ -36,6 +36,8 @@ export const setAll = defineCommand({
     set: z.record(text(64), settingForAll),
   }),
   mostBytes: bytesOfMost,
+  isLarge: ({ items }) => items.length > mostInTurn,
+  refusedAnywhere: changesNowhere,
   projects: (reader, { items }) => projectsOf(reader, items),
   check: (reader, { items, set }, context): Pieces<Problem | undefined> =>
     firstInPieces(items, (id) => {

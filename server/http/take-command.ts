@@ -33,8 +33,12 @@ export async function takeCommand(event: H3Event, house: House, type: string): P
   const { me, room } = await signedIn(event, house)
   const nowhere = definitionOf(type)?.refusedAnywhere?.(room.state, personActor(me))
   if (nowhere) return { problem: nowhere }
-  return largeOnes.of(me, mostBytesOf(type) > usualBytes, () => readAndDo(event, house, room, me, type))
+  return largeOnes.of(me, mayBeLarge(event, type), () => readAndDo(event, house, room, me, type))
 }
+
+/** Whether a body may be larger than usual; one that does not say how large it is may be. */
+const mayBeLarge = (event: H3Event, type: string): boolean =>
+  mostBytesOf(type) > usualBytes && !(Number(event.node.req.headers['content-length']) <= usualBytes)
 
 /** The progress of a large command is told in so many steps. */
 const steps = 20

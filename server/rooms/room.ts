@@ -1,6 +1,5 @@
 import type { PersonId } from '#core/base/ids'
-import { usualBytes } from '#core/change/command'
-import { mostBytesOf, type Command } from '#core/commands/registry'
+import { isLarge, type Command } from '#core/commands/registry'
 import type { State } from '#core/model/state'
 import type { Clock } from '../clock'
 import { clearLeftovers } from '../db/commit'
@@ -61,7 +60,7 @@ export class Room {
   /** Does a command, or says why not. Rejects only where something unexpected happened; then nothing was changed. */
   submit(command: Command, by: PersonId, more: Partial<Asked> = {}): Promise<RoomAnswer> {
     const asked = { at: undefined, signal: undefined, progress: undefined, ...more, command, by }
-    return mostBytesOf(command.type) > usualBytes ? this.#large.submit(asked) : this.#batches.submit(asked)
+    return isLarge(command) ? this.#large.submit(asked) : this.#batches.submit(asked)
   }
 
   /** Stops a large command of one’s own that is not in the log yet. False: there is none. */

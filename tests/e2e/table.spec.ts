@@ -164,7 +164,7 @@ test('an item is put inside another by keyboard; words that find nothing leave i
   await finder.fill('GLH-41 boiler')
   await page.keyboard.press('Enter')
   await expect(inside).toHaveText('Boiler house, ready to reopen')
-  await page.getByRole('button', { name: /Undo changing parent of GLH-9/ }).click()
+  await page.getByRole('button', { name: /Undo moving GLH-9 into/ }).click()
   await expect(inside).toHaveText(before)
 })
 

@@ -127,6 +127,8 @@ describe('who may do what', () => {
     ['add an item', 'items.add', () => newItem(projectOf('GLH')), { owner: 'done', lead: 'done', contributor: 'done', reader: 'not-allowed', nobody: 401 }],
     ['add an item where one is not in', 'items.add', () => newItem(closed.project), { owner: 'done', lead: 'done', contributor: 'gone', reader: 'gone', nobody: 401 }],
     ['archive', 'items.archive', () => ({ items: [items[1]!.id], archived: false }), { owner: 'done', lead: 'done', contributor: 'done', reader: 'not-allowed', nobody: 401 }],
+    ['set the same of several', 'items.set-all', () => ({ items: [items[1]!.id], set: { title: { to: items[1]!.title } } }), { owner: 'done', lead: 'done', contributor: 'done', reader: 'not-allowed', nobody: 401 }],
+    ['put an item to the top', 'items.nest', () => ({ items: [items[1]!.id], parent: null }), { owner: 'done', lead: 'done', contributor: 'done', reader: 'not-allowed', nobody: 401 }],
     ['set a limit', 'limit.set', limit, { owner: 'done', lead: 'done', contributor: 'not-allowed', reader: 'not-allowed', nobody: 401 }],
     ['let an item past a limit', 'limit.overrule', () => ({ column: limit().column, item: items[0]!.id, reason: 'Frost' }), { owner: 'done', lead: 'done', contributor: 'not-allowed', reader: 'not-allowed', nobody: 401 }],
     ['say something with a move', 'items.note', () => ({ status: items[0]!.status, item: items[0]!.id, text: 'Frost' }), { owner: 'no-note', lead: 'no-note', contributor: 'no-note', reader: 'not-allowed', nobody: 401 }],

@@ -50,10 +50,14 @@ export function useSelect(view: () => View, lines: Lines) {
     anchor = undefined
     selection.clear()
   }
-  /** A press on a line: with Ctrl one more, else nothing stays selected; a range is begun as it is pressed. Whether it selects. */
-  function press({ shiftKey, ctrlKey, metaKey }: MouseEvent, index: number): boolean {
-    if (shiftKey) return true
-    if (ctrlKey || metaKey) toggle(index)
+  /**
+   * A press on a line: with Ctrl, or by touch once something is selected, one more; else nothing stays selected. A range is
+   * begun as it is pressed. Whether it selects.
+   */
+  function press(event: MouseEvent, index: number): boolean {
+    if (event.shiftKey) return true
+    const isTouch = 'pointerType' in event && event.pointerType === 'touch'
+    if (event.ctrlKey || event.metaKey || (isTouch && selection.count)) toggle(index)
     else {
       clear()
       return false

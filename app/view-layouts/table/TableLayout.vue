@@ -40,6 +40,7 @@ import TableRow from './TableRow.vue'
 import { useCells } from './use-cells'
 import { useInsert } from './use-insert'
 import { useNesting } from './use-nesting'
+import { levelWidth, useOutlineDrag } from './use-outline-drag'
 
 /** All items of the view, one a row; edited in place by mouse or keyboard alone. */
 const props = defineProps<LayoutProps>()
@@ -259,13 +260,40 @@ const select = useSelect(() => props.view, {
   folded: () => folded.value,
 })
 const selection = useSelection()
+/** The lines that are selected and here. */
+const chosenLines = (): number[] => {
+  const { from, rows } = answer.value?.stretch ?? { from: 0, rows: [] }
+  return rows.flatMap((line, i) => (!isHead(line) && selection.has(line.item.id) ? [from + i] : []))
+}
+const outlinedAt = (index: number): OutlineRow | undefined => {
+  const row = rowAt(index)
+  return row && 'level' in row ? (row as OutlineRow) : undefined
+}
+const rowsElement = ref<HTMLElement>()
+const { drop, begin: drag } = useOutlineDrag({
+  lines: () => total.value,
+  rowAt: outlinedAt,
+  rowHeight: () => rowHeight.value,
+  titleAt: () => (columns.value[0]?.least ?? 0) + 26,
+  scroller: () => scroller.value,
+  rows: () => rowsElement.value,
+  isSorted: () => props.definition.sort.length > 0,
+  moving: (line) => (chosenLines().includes(line) ? chosenLines() : [line]).flatMap((index) => outlinedAt(index) ?? []),
+  send: (bare) => {
+    query.hold([])
+    void changes.send(bare)
+  },
+})
+function pressedDown(event: PointerEvent): void {
+  const target = event.target as HTMLElement
+  const cell = target.closest<HTMLElement>('.cell:is(.key, .title)')
+  if (cell && isOutline.value && mayEdit.value && !editing.value && !target.closest('.turn'))
+    drag(event, Number(cell.dataset.row))
+}
 const nest = useNesting({
   definition: () => props.definition,
   rowAt,
-  chosen: () => {
-    const { from, rows } = answer.value?.stretch ?? { from: 0, rows: [] }
-    return rows.flatMap((line, i) => (!isHead(line) && selection.has(line.item.id) ? from + i : []))
-  },
+  chosen: chosenLines,
   toggleFold,
   release: () => query.hold([]),
 })
@@ -335,12 +363,15 @@ function keepSent(index: number, title: string | undefined): void {
         @add="headPlace = { at: $event }"
       />
       <div
+        ref="rowsElement"
         class="rows"
+        :class="{ dragging: drop }"
         role="rowgroup"
         :style="{ height: `${total * rowHeight}px`, minWidth, '--columns': template }"
         @focusin="cells.onFocus"
         @dblclick="cells.onDoubleClick"
         @mousedown="cells.onMouseDown"
+        @pointerdown="pressedDown"
         @click="cells.onClick"
         @contextmenu="pressed"
         @pointerover="hover"
@@ -373,13 +404,23 @@ function keepSent(index: number, title: string | undefined): void {
             @sent="keepSent(line.index, $event)"
           />
         </template>
+        <div
+          v-if="drop"
+          class="drop"
+          :style="{
+            transform: `translateY(${drop.gap * rowHeight - 1}px)`,
+            left: `${(columns[0]?.least ?? 0) + 26 + drop.level * levelWidth}px`,
+          }"
+        >
+          <span>{{ drop.parent ? tableWords.dropInside(drop.parent.item.title) : tableWords.dropAtTop }}</span>
+        </div>
         <AddItem
           v-if="insert.line.value !== undefined"
           class="insert"
           :style="{
             transform: `translate(${aside}px, ${(insert.line.value + 1) * rowHeight}px)`,
             width: `${width}px`,
-            paddingLeft: `${(columns[0]?.least ?? 0) + 26 + insert.level.value * 22}px`,
+            paddingLeft: `${(columns[0]?.least ?? 0) + 26 + insert.level.value * levelWidth}px`,
           }"
           :label="tableWords.addHere"
           :placeholder="viewWords.addHint"
@@ -511,6 +552,34 @@ function keepSent(index: number, title: string | undefined): void {
 .add span {
   color: var(--leaf);
   font: 600 17px/1 var(--sans);
+}
+/* Where what is dragged would stand. */
+.dragging {
+  cursor: grabbing;
+  user-select: none;
+}
+.drop {
+  position: absolute;
+  top: 0;
+  right: 24px;
+  max-width: 560px;
+  border-top: 2px solid var(--leaf);
+  pointer-events: none;
+  z-index: 3;
+}
+.drop span {
+  position: absolute;
+  left: 0;
+  top: 3px;
+  max-width: 100%;
+  padding: 1px 8px;
+  border-radius: var(--round);
+  background: var(--leaf);
+  color: var(--on-colour);
+  font-size: var(--size-small);
+  white-space: nowrap;
+  overflow: hidden;
+  text-overflow: ellipsis;
 }
 /* Lies over the row below the one after which it adds. */
 .insert {
