@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { layouts } from '#core/layouts/registry'
+import { saidLayouts } from '#core/layouts/said'
 import { factsOf, firstTest } from '#core/facts/registry'
 import { withPhrases, type Phrase } from '#core/language/grammar'
 import type { PhraseName } from '#core/language/sentence'
@@ -32,7 +32,7 @@ const suggestions = computed((): Suggestion[] => [
   ...facts.value.map((one) => ({ id: one.key, label: phraseWords.where(one.name) })),
   ...phraseWords.kinships.map(([kin, label]) => ({ id: `kin ${kin}`, label: phraseWords.whereKin(label) })),
   { id: 'was', label: phraseWords.whereWas },
-  ...layouts[props.definition.layout].phrases.flatMap((phrase) => (phrase in others ? { id: phrase, label: others[phrase as keyof typeof others].label } : [])), // prettier-ignore
+  ...saidLayouts[props.definition.layout].phrases.flatMap((phrase) => (phrase in others ? { id: phrase, label: others[phrase as keyof typeof others].label } : [])), // prettier-ignore
 ])
 
 /** The next phrase's editor opens where it is going to be. */

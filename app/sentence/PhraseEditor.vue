@@ -2,7 +2,7 @@
 import { computed, ref } from 'vue'
 import { VBtn } from 'vuetify/components/VBtn'
 import { VList, VListItem } from 'vuetify/components/VList'
-import { layouts } from '#core/layouts/registry'
+import { saidLayouts } from '#core/layouts/said'
 import type { Condition, FieldId, View, ViewDefinition } from '#core/model/records'
 import { openWords } from '#core/language/phrases'
 import { mostOpen } from '#core/model/names'
@@ -48,7 +48,7 @@ const fieldChoices = computed((): Choice[] =>
 /** The layouts that the project has what they need for, each with the view in it. */
 const layoutChoices = computed(() => {
   const project = directory.reader.maybe('project', props.view.project)
-  return Object.values(layouts).flatMap(({ name, article, words, begin }) => {
+  return Object.values(saidLayouts).flatMap(({ name, article, words, begin }) => {
     const begun = project && begin(directory.reader, project, props.definition)
     return begun
       ? [

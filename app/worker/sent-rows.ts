@@ -1,6 +1,6 @@
 /** Rows cross from the worker once: an answer carries those that the page does not hold, and the ids of the others. */
 import { isSameValue } from '#core/base/sorted-ids'
-import { mapLists, type LayoutAnswer } from '#core/layouts/registry'
+import { mapLists, type LayoutAnswer } from '#core/layouts/said'
 import { lineId, type ListLine, type Stretch } from '#core/layouts/rows'
 import type { AnyAnswer } from '#core/queries/registry'
 

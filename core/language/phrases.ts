@@ -1,7 +1,7 @@
 /** The phrases of a view besides its conditions: how each is said, and how it is read back. One table for both. */
 import { automaticFacts, maybeFact } from '../facts/registry'
 import { kindsOfFacts } from '../fields/kinds'
-import { layouts, layoutOf } from '../layouts/registry'
+import { saidLayout, saidLayouts } from '../layouts/said'
 import { grains, layoutNames, mostOpen, totalNames, type LayoutName } from '../model/names'
 import type { FieldId, GroupKey, SortKey, Total, ViewDefinition } from '../model/records'
 import { factName } from './conditions'
@@ -35,14 +35,14 @@ interface PhraseKind<P extends OtherPhrase> {
 export const phraseKinds: { readonly [N in OtherName]: PhraseKind<Extract<OtherPhrase, { says: N }>> } = {
   layout: {
     before: '',
-    words: (view) => layoutOf(view).words,
+    words: (view) => saidLayout(view).words,
     read(at) {
       // With it, what could be a name is none.
       at.eatAny('as an', 'as a')
-      const layout = layoutNames.find((name) => at.eatAny(...layouts[name].typed))
+      const layout = layoutNames.find((name) => at.eatAny(...saidLayouts[name].typed))
       return layout && { says: 'layout', layout }
     },
-    into: (view, { layout }, { reader, project }) => layouts[layout].begin(reader, project, view) ?? view,
+    into: (view, { layout }, { reader, project }) => saidLayouts[layout].begin(reader, project, view) ?? view,
   },
   open: {
     before: ' ',
@@ -58,7 +58,7 @@ export const phraseKinds: { readonly [N in OtherName]: PhraseKind<Extract<OtherP
   group: {
     before: ', ',
     words: ({ group, layout }, wording) =>
-      group.length && layouts[layout].phrases.includes('group')
+      group.length && saidLayouts[layout].phrases.includes('group')
         ? `by ${group.map((key) => groupKeyWords(key, wording)).join(' then ')}`
         : undefined,
     read(at) {
@@ -71,7 +71,7 @@ export const phraseKinds: { readonly [N in OtherName]: PhraseKind<Extract<OtherP
   sort: {
     before: ', ',
     words: ({ sort, layout }, wording) =>
-      (sort.length ? sort : [{ by: { fact: layouts[layout].order }, down: false }])
+      (sort.length ? sort : [{ by: { fact: saidLayouts[layout].order }, down: false }])
         .map((key) => sortKeyWords(key, wording))
         .join(', then '),
     read(at) {
@@ -79,7 +79,7 @@ export const phraseKinds: { readonly [N in OtherName]: PhraseKind<Extract<OtherP
       return sort && { says: 'sort', sort }
     },
     // The order that a layout has by itself is none that a view has to say.
-    into: (view, { sort }) => ({ ...view, sort: isOwnOrder(sort, layouts[view.layout].order) ? [] : [...sort] }),
+    into: (view, { sort }) => ({ ...view, sort: isOwnOrder(sort, saidLayouts[view.layout].order) ? [] : [...sort] }),
   },
   show: {
     before: ', showing ',
@@ -100,7 +100,7 @@ export const phraseKinds: { readonly [N in OtherName]: PhraseKind<Extract<OtherP
   totals: {
     before: ', with ',
     words: ({ totals, layout }, wording) =>
-      totals.length && layouts[layout].phrases.includes('totals')
+      totals.length && saidLayouts[layout].phrases.includes('totals')
         ? listed(
             totals.map((total) => totalWords(total, wording)),
             'and',

@@ -3,7 +3,7 @@ import { beforeEach, describe, expect, it } from 'vitest'
 import { must } from '../base/result'
 import { fieldsOf, statusesOf } from '../model/reader'
 import { fieldRef } from '../facts/registry'
-import { layouts } from '../layouts/registry'
+import { saidLayouts } from '../layouts/said'
 import { automaticFactNames, layoutNames, mostOpen } from '../model/names'
 import type { Condition, FactRef, FactTest, ViewDefinition } from '../model/records'
 import { randomOf, withEveryType } from '../test-kit/views'
@@ -87,7 +87,7 @@ const normal = (view: ViewDefinition): unknown => {
     by.fact === 'rank' || by.fact === 'place' ? { by, down } : { by, down, emptyFirst },
   )
   const [only] = said
-  const sort = said.length === 1 && only?.by.fact === layouts[view.layout].order && !only.down ? [] : said
+  const sort = said.length === 1 && only?.by.fact === saidLayouts[view.layout].order && !only.down ? [] : said
   return JSON.parse(JSON.stringify({ ...view, sort }))
 }
 

@@ -1,5 +1,5 @@
 /** A view said as one plain sentence of phrases. `grammar.ts` reads what is said here back to the same view. */
-import { layoutOf } from '../layouts/registry'
+import { saidLayout } from '../layouts/said'
 import type { ViewDefinition } from '../model/records'
 import { conditionWords } from './conditions'
 import { phraseKinds, type OtherName } from './phrases'
@@ -12,7 +12,7 @@ export type Piece = { readonly words: string } | { readonly phrase: PhraseName; 
 
 /** The view said as one plain sentence. */
 export const sentenceOf = (view: ViewDefinition, wording: Wording): Piece[] => [
-  { words: `Items as ${layoutOf(view).article} ` },
+  { words: `Items as ${saidLayout(view).article} ` },
   ...piecesOf('layout', view, wording),
   ...piecesOf('open', view, wording),
   ...piecesOf('group', view, wording),

@@ -1,8 +1,8 @@
 import { ColumnPlaces, heldByColumn } from '../board/columns'
-import { boardsOf, type Reader } from '../model/reader'
+import type { Reader } from '../model/reader'
 import type { LiveView } from '../views/live'
 import { mergedRows } from '../views/sort'
-import { saidOrder, type Layout } from './contract'
+import type { Layout } from './contract'
 import type { Row, Stretch, ViewAnswer } from './rows'
 
 /** A column of a board as it is answered. */
@@ -25,17 +25,6 @@ export interface BoardAnswer extends ViewAnswer<'board'> {
 
 /** Columns of a board of the project, each with its cards in the view's order. */
 export const board: Layout<'board', BoardAnswer> = {
-  name: 'board',
-  article: 'a',
-  words: 'board by status',
-  typed: ['board by status', 'board'],
-  phrases: [],
-  order: 'rank',
-  firstRows: { onServer: 16, inBrowser: 80 },
-  begin(reader, project, { v, where, group, sort, totals, show }) {
-    const [first] = boardsOf(reader, project.id)
-    return first && { v, layout: 'board', board: first.id, where, group, sort: saidOrder(sort), totals, show }
-  },
   question: (reader, { board, where, sort, totals }) => ({
     where,
     sort,
@@ -62,13 +51,6 @@ export const board: Layout<'board', BoardAnswer> = {
     const outside = [...held.outside].map(([status, held]) => ({ status, held }))
     return { layout: 'board', sums, columns, outside }
   },
-  mapLists: (answer, map) => ({
-    ...answer,
-    columns: answer.columns.map((column) => ({
-      ...column,
-      stretch: map(column.column, column.stretch) as Stretch<Row>,
-    })),
-  }),
 }
 
 /** Whether some column of the board holds a status for one kind alone. */

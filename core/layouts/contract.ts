@@ -1,7 +1,7 @@
 /** How a view draws: what each layout needs to know, which phrases it has, what it answers. */
 import type { LayoutName } from '../model/names'
 import type { Reader } from '../model/reader'
-import type { Project, SortKey, ViewDefinition } from '../model/records'
+import type { Project, ViewDefinition } from '../model/records'
 import type { LiveView } from '../views/live'
 import type { ViewQuestion } from '../views/evaluate'
 import type { TotalValues } from '../views/totals'
@@ -9,14 +9,6 @@ import type { Row, Stretch, Sums } from './rows'
 
 /** A view's definition in one layout. */
 export type DefinitionIn<L extends LayoutName> = Extract<ViewDefinition, { layout: L }>
-
-/** An order of a view that no layout has by itself: one that does is none that the view has to say. */
-export const saidOrder = (sort: readonly SortKey[]): SortKey[] => {
-  const [only] = sort
-  return sort.length === 1 && only && !only.down && (only.by.fact === 'rank' || only.by.fact === 'place')
-    ? []
-    : [...sort]
-}
 
 /** A view that is looked at, as its layout answers it. */
 export interface ShownView<L extends LayoutName> {
@@ -34,8 +26,8 @@ export interface ShownView<L extends LayoutName> {
   rowAt(row: number): Row
 }
 
-/** What a layout is: how it begins, what it asks and what it answers. */
-export interface Layout<L extends LayoutName, Answer> {
+/** How a layout is said and begun: what pages know of it. */
+export interface SaidLayout<L extends LayoutName, Answer> {
   readonly name: L
   /** In the sentence: *Items as a …*. */
   readonly words: string
@@ -50,9 +42,13 @@ export interface Layout<L extends LayoutName, Answer> {
   readonly firstRows: { readonly onServer: number; readonly inBrowser: number }
   /** The definition in this layout; undefined where the project has not what it needs. */
   begin(reader: Reader, project: Project, definition: ViewDefinition): DefinitionIn<L> | undefined
+  /** The lists of an answer, mapped. */
+  mapLists(answer: Answer, map: (list: string, stretch: Stretch) => Stretch): Answer
+}
+
+/** What a layout asks and answers: what is worked out beside the page. */
+export interface Layout<L extends LayoutName, Answer> {
   /** What is asked of the items. */
   question(reader: Reader, definition: DefinitionIn<L>): ViewQuestion
   answer(view: ShownView<L>): Answer
-  /** The lists of an answer, mapped. */
-  mapLists(answer: Answer, map: (list: string, stretch: Stretch) => Stretch): Answer
 }

@@ -10,7 +10,8 @@ import { command, grown, run, smallWorkspace, today, type Dice, type Small } fro
 import { LiveView } from '../views/live'
 import type { BoardAnswer } from './board'
 import type { OutlineAnswer } from './outline'
-import { layoutOf, layouts, mapLists, type LayoutAnswer } from './registry'
+import { layoutOf } from './registry'
+import { mapLists, saidLayouts, type LayoutAnswer } from './said'
 import { isHead, lineId, rowOf } from './rows'
 import type { TableAnswer } from './table'
 
@@ -19,7 +20,7 @@ const rolls = fc.array(dice, { minLength: 5, maxLength: 40 })
 /** A view of the project in a layout: one that it has, or what another begins as. */
 function viewIn({ state, project }: Small, layout: ViewDefinition['layout']): ViewDefinition {
   const all = [...state.all('view')].filter((view) => view.project === project.id).map((view) => view.definition)
-  const begun = (from: ViewDefinition) => layouts[layout].begin(state, project, from)
+  const begun = (from: ViewDefinition) => saidLayouts[layout].begin(state, project, from)
   return all.find((one) => one.layout === layout) ?? must(begun(must(all[0], 'view')), layout)
 }
 
@@ -44,7 +45,7 @@ describe('every layout', () => {
     const small = smallWorkspace()
     for (const other of layoutNames) {
       const from = { ...viewIn(small, other), ...byStatus, sort: [{ by: { fact: 'late' as const }, down: true }] }
-      const begun = must(layouts[name].begin(small.state, small.project, from as ViewDefinition), 'definition')
+      const begun = must(saidLayouts[name].begin(small.state, small.project, from as ViewDefinition), 'definition')
       expect(begun).toMatchObject({ layout: name, where: from.where, sort: from.sort, group: from.group, show: from.show }) // prettier-ignore
     }
   })

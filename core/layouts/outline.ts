@@ -3,7 +3,7 @@ import { noRow } from '../model/item-table'
 import type { ItemId } from '../model/records'
 import { seen, totalsInside, treeOf, type Tree } from '../views/tree'
 import type { TotalValues } from '../views/totals'
-import { saidOrder, type Layout } from './contract'
+import type { Layout } from './contract'
 import type { Row, Stretch, ViewAnswer } from './rows'
 
 /** An item where it stands in an outline. */
@@ -36,16 +36,6 @@ export interface OutlineAnswer extends ViewAnswer<'outline'> {
 
 /** Items inside one another, open to a level; what is folded says the items that do not stand as that says. */
 export const outline: Layout<'outline', OutlineAnswer> = {
-  name: 'outline',
-  article: 'an',
-  words: 'outline',
-  typed: ['outline'],
-  phrases: ['open', 'totals'],
-  order: 'place',
-  firstRows: { onServer: 48, inBrowser: 80 },
-  begin: (_reader, _project, { v, where, group, sort, totals, show, ...own }) => ({
-    v, layout: 'outline', where, group, sort: saidOrder(sort), totals, show, open: 'open' in own ? own.open : 2,
-  }), // prettier-ignore
   question: (_reader, { where, sort, totals }) => ({
     where,
     sort: sort.length ? sort : [{ by: { fact: 'place' }, down: false }],
@@ -79,7 +69,6 @@ export const outline: Layout<'outline', OutlineAnswer> = {
     })
     return { layout: 'outline', sums, totals, lines: places.length, stretch: { from, rows } }
   },
-  mapLists: (answer, map) => ({ ...answer, stretch: map('', answer.stretch) as Stretch<OutlineRow> }),
 }
 
 /** What stands around the row at a place, by ids. */

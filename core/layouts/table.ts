@@ -1,7 +1,7 @@
 import { keyOfPath } from '../views/evaluate'
 import type { Group } from '../views/live'
 import type { TotalValues } from '../views/totals'
-import { saidOrder, type Layout } from './contract'
+import type { Layout } from './contract'
 import type { GroupHead, ListLine, Row, Stretch, ViewAnswer } from './rows'
 
 /** A table as it is answered. */
@@ -14,16 +14,6 @@ export interface TableAnswer extends ViewAnswer<'table'> {
 
 /** All items one under another, in groups with heads that fold. */
 export const table: Layout<'table', TableAnswer> = {
-  name: 'table',
-  article: 'a',
-  words: 'table',
-  typed: ['table'],
-  phrases: ['group', 'totals'],
-  order: 'rank',
-  firstRows: { onServer: 48, inBrowser: 80 },
-  begin: (_reader, _project, { v, where, group, sort, totals, show }) => ({
-    v, layout: 'table', where, group, sort: saidOrder(sort), totals, show,
-  }), // prettier-ignore
   question: (_reader, { where, group, sort, totals }) => ({ where, group, sort, totals }),
   answer({ live, folded, totals, sums, window, rowAt }) {
     const blocks = blocksOf(live.groups, folded, totals.length)
@@ -31,7 +21,6 @@ export const table: Layout<'table', TableAnswer> = {
     const [from, to] = window('', lines)
     return { layout: 'table', sums, totals, lines, stretch: { from, rows: linesOf(blocks, from, to, rowAt) } }
   },
-  mapLists: (answer, map) => ({ ...answer, stretch: map('', answer.stretch) }),
 }
 
 /** Some lines that come after one another: the head of a group, or items. */

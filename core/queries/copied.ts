@@ -1,9 +1,8 @@
-import { printLines } from '../entry/pasted'
 import type { ItemId } from '../model/records'
 import { askedQuery } from './contract'
 
 /** Items as lines of a list, each under the nearest around it that is among them: pasted where items are typed, they are the same again. */
-export const copied = askedQuery<{ readonly items: readonly ItemId[] }, string>(({ state }, { items }) => {
+export const copied = askedQuery<{ readonly items: readonly ItemId[] }, string>(async ({ state }, { items }) => {
   const chosen = new Set<string>(items)
   const inside = new Map<string, ItemId[]>()
   for (const id of items) {
@@ -18,7 +17,8 @@ export const copied = askedQuery<{ readonly items: readonly ItemId[] }, string>(
     }
   }
   walk('', 0)
-  return printLines(lines)
+  // Reading what is pasted is no part of what a worker begins with.
+  return (await import('../entry/pasted')).printLines(lines)
 
   function nearest(id: string): string {
     let at = state.read('item', id, 'parent')

@@ -1,5 +1,3 @@
-import { v7 } from 'uuid'
-import { duplicateOf } from '../entry/duplicate'
 import type { NewItem } from '../items/add'
 import type { FieldId, ItemId } from '../model/records'
 import { askedQuery } from './contract'
@@ -21,6 +19,7 @@ export const duplicate = askedQuery<DuplicateInput, DuplicateAnswer | undefined>
   async ({ state, server }, { item: id, withInside, again }) => {
     const item = state.maybe('item', id)
     if (!item) return undefined
+    const [{ v7 }, { duplicateOf }] = await Promise.all([import('uuid'), import('../entry/duplicate')])
     const { items, texts } = duplicateOf(state, item, withInside, (title) => `${title}${again}`, v7)
     const read = texts.map(async ({ item, of, field }) => ({ item, field, text: (await server?.longText(of, field))?.text ?? '' })) // prettier-ignore
     return { items, texts: (await Promise.all(read)).filter(({ text }) => text) }

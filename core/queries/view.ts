@@ -3,7 +3,8 @@ import { viewContext } from '../facts/contract'
 import { isSameValue } from '../base/sorted-ids'
 import { fieldRef } from '../facts/registry'
 import type { DefinitionIn, ShownView } from '../layouts/contract'
-import { layoutOf, type LayoutAnswer } from '../layouts/registry'
+import { layoutOf } from '../layouts/registry'
+import { mapLists, saidLayout, type LayoutAnswer } from '../layouts/said'
 import { isHead, rowOf, valuesApart, type Row, type Sums } from '../layouts/rows'
 import { isInItem } from '../fields/registry'
 import type { LayoutName } from '../model/names'
@@ -135,7 +136,7 @@ class ViewWatch implements Watch<LayoutAnswer | undefined> {
     const rowAt = (row: number) => ({ item: { id: ids[row] } }) as unknown as Row
     const within = (_list: string, length: number): [number, number] => [Math.min(from, length), Math.min(to, length)]
     const shown = { ...this.#view(this.#shown), window: within, rowAt }
-    layoutOf(definition).mapLists(layoutOf(definition).answer(shown), (_list, stretch) => {
+    mapLists(layoutOf(definition).answer(shown), (_list, stretch) => {
       for (const line of stretch.rows) if (!isHead(line)) found.add(line.item.id)
       return stretch
     })
@@ -182,7 +183,7 @@ class ViewWatch implements Watch<LayoutAnswer | undefined> {
     const looked = this.#looks.get(list)
     if (looked) return [Math.max(0, Math.min(looked[0], length) - margin), looked[1] + margin]
     const definition = this.#shown?.definition
-    return [0, definition ? layoutOf(definition).firstRows[this.input.first ?? 'inBrowser'] : 0]
+    return [0, definition ? saidLayout(definition).firstRows[this.input.first ?? 'inBrowser'] : 0]
   }
 }
 

@@ -52,6 +52,56 @@ test('a branch is moved in an outline by keyboard alone, and folded, and put bac
   await isAccessible(page, 'an outline')
 })
 
+test('a branch is dragged into another, as deep as it is shown before it is let go of', async ({ browser }) => {
+  const page = await demo.as(browser, 'Séverine', { at: 'All items' })
+  await asOutline(page)
+  const [heating, joinery] = ['Heating of the palm court', 'Joinery and paint of the palm court']
+  const [from, to] = [await cell(page, joinery, 1).boundingBox(), await cell(page, heating, 1).boundingBox()]
+  await page.mouse.move(from!.x + 120, from!.y + 14)
+  await page.mouse.down()
+  // Below the folded one, one level deeper than that.
+  await page.mouse.move(to!.x + 70, to!.y + to!.height, { steps: 8 })
+  await expect(page.getByText(`inside ${heating}`)).toBeVisible()
+  await page.keyboard.press('Escape')
+  await expect(page.getByText(`inside ${heating}`)).toBeHidden()
+  await page.mouse.up()
+  await expect(number(page, joinery)).toHaveText('1.3')
+  await page.mouse.move(from!.x + 120, from!.y + 14)
+  await page.mouse.down()
+  await page.mouse.move(to!.x + 70, to!.y + to!.height, { steps: 8 })
+  await page.mouse.up()
+  await expect(rowOf(page, joinery)).toBeHidden()
+  await page.getByRole('button', { name: /^Undo moving GLH-\d+ into GLH-2/ }).click()
+  await expect(number(page, joinery)).toHaveText('1.3')
+})
+
+test('items are typed between two others, one after another, and have what their group asks for', async ({
+  browser,
+}) => {
+  const page = await demo.as(browser, 'Séverine', { at: 'All items' })
+  await page.getByRole('button', { name: 'and …' }).click()
+  await page.getByRole('combobox', { name: 'And …' }).fill('by need')
+  await expect(page.getByRole('option', { name: /by need/ }).first()).toBeVisible()
+  await page.keyboard.press('Enter')
+  const rows = page.locator('.item-row')
+  await page.locator('[data-row="2"][data-column="1"]').focus()
+  const need = (await page.locator('.head-row .name').first().innerText()).replace(/[^a-z ]/gi, '').trim()
+  await page.keyboard.press('Control+Enter')
+  await expect(page.getByRole('textbox', { name: 'Add an item here' })).toBeFocused()
+  for (const title of ['Mark the first pane', 'Mark the second pane']) {
+    await page.keyboard.type(title)
+    await page.keyboard.press('Enter')
+    await expect(rows.filter({ hasText: title })).toContainText(need)
+  }
+  await page.keyboard.press('Escape')
+  await expect(page.locator('[data-row="4"][data-column="1"]')).toHaveText('Mark the second pane')
+  await expect(page.locator('[data-row="4"][data-column="1"]')).toBeFocused()
+  // And once more, by the menu.
+  await page.keyboard.press('Shift+F10')
+  await page.getByRole('menuitem', { name: 'Duplicate', exact: true }).click()
+  await expect(page.locator('[data-row="5"][data-column="1"]')).toHaveText('Mark the second pane (copy)')
+})
+
 test('a filter leaves matches with what they stand in; totals are added up over what is inside', async ({
   browser,
 }) => {

@@ -26,7 +26,7 @@ import { useSelect } from '../selection/use-select'
 import { useAddItem } from '../use-add-item'
 import { useWording } from '../../data/wording'
 import { toggled } from '../../parts/toggled'
-import EmptyView from '../EmptyView.vue'
+import { EmptyView } from '../empty'
 import { useStretch } from '../../parts/use-stretch'
 import { ItemMenu, AddItem } from '../../parts/controls'
 import type { MenuPlace } from '../../parts/menu-place'
@@ -34,13 +34,15 @@ import { RowMenu } from '../../parts/row-menu'
 import GroupHeadRow from './GroupHeadRow.vue'
 import TableHead from './TableHead.vue'
 import { useLightRows } from './use-light-rows'
-import { HeadActs, sayWorked } from './beside'
+import { HeadActs, outlineDrag, sayWorked } from './beside'
 import { columnsOf, gridTemplate, leastWidth, outlineColumns, type HeadPlace } from './columns'
 import TableRow from './TableRow.vue'
 import { useCells } from './use-cells'
 import { useInsert } from './use-insert'
 import { useNesting } from './use-nesting'
-import { levelWidth, useOutlineDrag } from './use-outline-drag'
+import { levelWidth } from './columns'
+import type { Dragging } from './outline-drag'
+import type { Drop } from './outline-drop'
 
 /** All items of the view, one a row; edited in place by mouse or keyboard alone. */
 const props = defineProps<LayoutProps>()
@@ -270,7 +272,9 @@ const outlinedAt = (index: number): OutlineRow | undefined => {
   return row && 'level' in row ? (row as OutlineRow) : undefined
 }
 const rowsElement = ref<HTMLElement>()
-const { drop, begin: drag } = useOutlineDrag({
+/** Where what is dragged would stand. */
+const drop = shallowRef<Drop>()
+const dragging: Dragging = {
   lines: () => total.value,
   rowAt: outlinedAt,
   rowHeight: () => rowHeight.value,
@@ -283,12 +287,13 @@ const { drop, begin: drag } = useOutlineDrag({
     query.hold([])
     void changes.send(bare)
   },
-})
+  show: (now) => void (drop.value = now),
+}
 function pressedDown(event: PointerEvent): void {
   const target = event.target as HTMLElement
   const cell = target.closest<HTMLElement>('.cell:is(.key, .title)')
   if (cell && isOutline.value && mayEdit.value && !editing.value && !target.closest('.turn'))
-    drag(event, Number(cell.dataset.row))
+    void outlineDrag().then(({ followOutlineDrag }) => followOutlineDrag(dragging, event, Number(cell.dataset.row)))
 }
 const nest = useNesting({
   definition: () => props.definition,

@@ -107,6 +107,8 @@ export interface HeadPlace {
   readonly point?: [number, number] | undefined
 }
 
+/** How far an outline indents what is one level deeper, in px. */
+export const levelWidth = 22
 /** Where a field is made, at the end of the head. */
 const lastWidth = 30
 /** The same columns for the head and every row, whatever they hold. */

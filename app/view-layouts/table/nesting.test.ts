@@ -1,8 +1,9 @@
 import { describe, expect, it } from 'vitest'
 import type { OutlineRow } from '#core/layouts/outline'
 import type { ViewDefinition } from '#core/model/records'
-import { nestingOf, type Step } from './nesting'
+import { nestingOf } from './nesting'
 import { nestingWords } from './nesting-words'
+import type { Step } from './steps'
 
 const outline: ViewDefinition = {
   v: 3,

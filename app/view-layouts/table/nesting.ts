@@ -4,12 +4,7 @@ import type { Row } from '#core/layouts/rows'
 import type { ItemId, ViewDefinition } from '#core/model/records'
 import type { OfMany } from '#core/queries/refusals'
 import { nestingWords } from './nesting-words'
-
-/** A step, and the key that, with Alt, asks for it. */
-export type Step = 'in' | 'out' | 'up' | 'down'
-export const steps: Readonly<Record<string, Step | undefined>> = {
-  ArrowRight: 'in', ArrowLeft: 'out', ArrowUp: 'up', ArrowDown: 'down',
-} // prettier-ignore
+import type { Step } from './steps'
 
 /** What a step does, and what must be open for the items to stay in sight; or why there is none, in words. */
 export type Nesting = { readonly bare: OfMany; readonly shows?: ItemId } | { readonly said: string }

@@ -9,7 +9,7 @@ import { keepEarlyKeys } from '../../parts/early-keys'
 import { asksForMenu } from '../../parts/menu-place'
 import type { Field } from '#core/model/records'
 import type { useSelect } from '../selection/use-select'
-import { steps, type Step } from './nesting'
+import { steps, type Step } from './steps'
 import type { TableColumn } from './columns'
 import type { Edit } from './TableRow.vue'
 

@@ -2,7 +2,8 @@ import type { OutlineRow } from '#core/layouts/outline'
 import type { Row } from '#core/layouts/rows'
 import type { ItemId, ViewDefinition } from '#core/model/records'
 import { useChanges } from '../../data/changes'
-import { nestingOf, type Step } from './nesting'
+import { nesting } from './beside'
+import type { Step } from './steps'
 
 interface Lines {
   definition(): ViewDefinition
@@ -30,13 +31,14 @@ export function useNesting({ definition, rowAt, chosen, toggleFold, release }: L
   return async (step: Step, at: number): Promise<void> => {
     const lines = chosen().includes(at) ? chosen() : [at]
     const rows = lines.flatMap((index) => rowAt(index) ?? [])
-    const nesting = nestingOf(step, rows, rowAt(Math.min(...lines) - 1), definition())
-    if ('said' in nesting) return changes.say(nesting.said)
-    const { shows } = nesting
+    const { nestingOf } = await nesting()
+    const found = nestingOf(step, rows, rowAt(Math.min(...lines) - 1), definition())
+    if ('said' in found) return changes.say(found.said)
+    const { shows } = found
     const opens = shows && !isOpen(shows, lines[0]!)
     release()
     // It opens first: what is seen at no time has not the keyboard any more.
     if (opens) toggleFold(shows)
-    if (!(await changes.send(nesting.bare)) && opens) toggleFold(shows)
+    if (!(await changes.send(found.bare)) && opens) toggleFold(shows)
   }
 }
