@@ -51,6 +51,11 @@ function set(end: 'from' | 'to', event: Event): void {
 .range .v-text-field {
   flex: 1 1 72px;
 }
+/* Beside the fields, not their labels. */
+.range > span {
+  align-self: end;
+  line-height: 34px;
+}
 p {
   margin: 0;
   flex-basis: 100%;

@@ -37,10 +37,10 @@ td {
   padding: 2px 0;
 }
 .key {
-  width: 76px;
+  width: 64px;
 }
 .said {
-  width: 40%;
+  width: 32%;
   text-align: right;
   font-weight: 600;
   overflow-wrap: anywhere;

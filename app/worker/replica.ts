@@ -15,6 +15,8 @@ import { ChangeSet } from '#core/queries/change-set'
 import type { QueryContext } from '#core/queries/contract'
 import { directoryEntities } from '#core/wire/directory'
 import { protocol, type Answer, type FeedMessage, type LogMessage } from '#core/wire/feed'
+import { fetchSearch } from '#core/queries/search'
+import { fetchEffects } from '#core/queries/set-up'
 import { fetchLanguage } from '#core/queries/typed-words'
 import { readPayload } from '#core/wire/payload'
 import { LinkDown, Refused, type ServerLink } from './server-link'
@@ -252,7 +254,7 @@ export class Replica implements QueryContext {
   /** The order of titles, which the first view sorted by them would wait for: worked out a few ms at a time. */
   async #prepare(state: State): Promise<void> {
     // Where it does not come now, whoever asks fetches it.
-    void fetchLanguage().catch(() => undefined)
+    for (const fetch of [fetchLanguage, fetchSearch, fetchEffects]) void fetch().catch(() => undefined)
     for (const project of [...state.all('project')]) {
       const { ordering } = state.table(project.id).title
       while (!ordering.isKnown) {

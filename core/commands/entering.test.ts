@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { beforeEach, describe, expect, it } from 'vitest'
 import { tieId } from '../base/ids'
-import { sentencesOf } from '../items/history'
+import { sentencesOf } from '../items/told'
 import { likeAnother } from '../projects/like-another'
 import { kindsOf, maybeStep, stepsOf } from '../model/reader'
 import type { Demand, ItemId, Step } from '../model/records'

@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { beforeEach, describe, expect, it } from 'vitest'
 import { heldByColumn, ColumnPlaces } from '../board/columns'
-import { sentencesOf } from '../items/history'
+import { sentencesOf } from '../items/told'
 import { boardsOf, columnsOf, limitSetOf, statusesOf, type LimitSet } from '../model/reader'
 import type { BoardColumn, ItemId, Person } from '../model/records'
 import { Acting } from '../test-kit/acting'

@@ -3,7 +3,8 @@ import type { Change } from '../change/patch'
 import { fieldsOf, kindsOf, statusesOf } from '../model/reader'
 import type { Field } from '../model/records'
 import { run, smallWorkspace, type Small } from '../test-kit/workspace'
-import { nameOf, sentencesOf } from './history'
+import { nameOf } from './history'
+import { sentencesOf } from './told'
 
 let small: Small
 let item: string

@@ -8,7 +8,8 @@ import { revertOf } from '../commands/revert'
 import { compareSiblings, fieldsOf, kindsOf, statusesOf } from '../model/reader'
 import type { Item, ItemId } from '../model/records'
 import { command, contextOf, entryOf, PlainRoom, run, smallWorkspace, type Small } from '../test-kit/workspace'
-import { nameOf, sentencesOf } from './history'
+import { nameOf } from './history'
+import { sentencesOf } from './told'
 
 type Bare<C> = C extends Command ? Omit<C, 'id' | 'v'> : never
 class Table {

@@ -7,7 +7,7 @@ import { State } from '../model/state'
 import { Acting } from '../test-kit/acting'
 import { today } from '../test-kit/workspace'
 import { readPayload, toPayload } from '../wire/payload'
-import { sentencesOf } from './history'
+import { sentencesOf } from './told'
 
 let acting: Acting
 let needs: Field

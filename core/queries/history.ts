@@ -1,5 +1,4 @@
 import type { Actor } from '../change/actor'
-import { sentencesOf } from '../items/history'
 import { askedQuery, dayIn } from './contract'
 
 /** A change of an item in sentences, without who and when. */
@@ -25,6 +24,7 @@ export interface HistoryAnswer {
 /** An item's history as sentences, newest first. */
 export const history = askedQuery<HistoryInput, HistoryAnswer>(async (context, { item, before }) => {
   const stored = await context.server?.history(item, before)
+  const { sentencesOf } = await import('../items/told')
   const entries = (stored?.entries ?? []).map((entry) => ({
     sequence: entry.sequence,
     by: entry.by,

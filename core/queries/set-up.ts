@@ -1,7 +1,7 @@
 import { ColumnPlaces, heldByColumn } from '../board/columns'
 import { isSameValue } from '../base/sorted-ids'
 import type { CommandId, ProjectId } from '../base/ids'
-import { effects as effectsOf, type Effects } from '../commands/effects'
+import type { Effects } from '../commands/effects'
 import { commandOf, type BareCommand } from '../commands/registry'
 import { personActor } from '../change/actor'
 import type { Result } from '../base/result'
@@ -46,9 +46,12 @@ function standingIn(reader: Reader, project: ProjectId): StandingAnswer {
   }
 }
 
+/** What says beforehand what a command would touch is no part of what a page begins with. */
+export const fetchEffects = () => import('../commands/effects')
 /** What a command would touch, or why it cannot be done. */
 export const effects = askedQuery<{ readonly command: BareCommand }, Result<Effects>>(
-  ({ state, me, today }, { command }) => {
+  async ({ state, me, today }, { command }) => {
+    const { effects: effectsOf } = await fetchEffects()
     const one = commandOf('00000000-0000-7000-8000-000000000000' as CommandId, command)
     const now = `${today()}T12:00:00.000Z`
     return effectsOf(state, one, {

@@ -8,5 +8,8 @@ export const HeadActs = later(() => import('./HeadActs.vue'))
 export const outlineDrag = soon(() => import('./outline-drag'))
 export const nesting = soon(() => import('./nesting'))
 
+/** What a group asks of an item that is typed in it. */
+export const groups = soon(() => import('#core/entry/in-group'))
+
 /** How a field is worked out, in words. */
 export const sayWorked = async () => (await import('../../parts/worked-text')).workedSaid

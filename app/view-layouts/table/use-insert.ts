@@ -1,10 +1,11 @@
 import { computed, nextTick, shallowRef } from 'vue'
-import { inGroup } from '#core/entry/in-group'
+import type { InGroup } from '#core/entry/in-group'
 import type { OutlineRow } from '#core/layouts/outline'
 import { isHead, type GroupHead, type ListLine, type Row } from '#core/layouts/rows'
 import type { Item, ItemId, Project, ViewDefinition } from '#core/model/records'
 import { useDirectory } from '../../data/directory'
 import { useAddItem, type Here } from '../use-add-item'
+import { groups } from './beside'
 
 interface Lines {
   readonly project: () => Project
@@ -19,6 +20,8 @@ interface Place {
   readonly row?: Row | OutlineRow | undefined
   readonly head?: GroupHead | undefined
   readonly isInside: boolean
+  /** What its group asks for. */
+  readonly group: InGroup
 }
 
 /** A line between two others in which items are typed, one after another: they get what their place asks for. */
@@ -38,24 +41,27 @@ export function useInsert({ project, definition, lineAt, lineOf }: Lines) {
   function here(): Here | undefined {
     const { value } = place
     if (!value) return undefined
-    const { group } = definition()
-    const group_ = value.head ? inGroup(directory.reader, group, value.head.path, directory.today) : { values: {} }
-    const { row } = value
-    if (!row) return group_
-    if (value.isInside) return { ...group_, parent: row.item.id }
+    const { row, group } = value
+    if (!row) return group
+    if (value.isInside) return { ...group, parent: row.item.id }
     const after = { after: row.item.id }
     const isOutlined = 'level' in row
-    return { ...group_, place: after, ...(isOutlined && { parent: row.item.parent, beside: after }) }
+    return { ...group, place: after, ...(isOutlined && { parent: row.item.parent, beside: after }) }
   }
   const adding = useAddItem(project, definition, here)
 
+  /** False where there is no line to stand after. */
   function open(line: number, isInside = false): boolean {
     const found = lineAt(line)
-    if (!found) return false
-    place.value = isHead(found)
-      ? { line, head: found, isInside: false }
-      : { line, row: found, head: headAbove(line), isInside }
-    return true
+    if (found) void begin(found, line, isInside)
+    return !!found
+  }
+  async function begin(found: ListLine, line: number, isInside: boolean): Promise<void> {
+    const head = isHead(found) ? found : headAbove(line)
+    const { inGroup } = await groups()
+    const group = head ? inGroup(directory.reader, definition().group, head.path, directory.today) : { values: {} }
+    const row = isHead(found) ? undefined : found
+    place.value = { line, row, head, isInside: isInside && !!row, group }
   }
   const close = (): void => void (place.value = undefined)
   /** The next one comes after the last. */
