@@ -1,6 +1,6 @@
 import { defineStore } from 'pinia'
 import { shallowReactive, watch } from 'vue'
-import type { FoundItem } from '#core/queries/search'
+import type { FoundItem } from '#core/queries/found'
 import { openQuery, type OpenQuery } from './open-query'
 import { useSession } from './session'
 

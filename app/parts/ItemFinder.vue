@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { ref, shallowRef, watch } from 'vue'
 import type { ProjectId } from '#core/model/records'
-import type { FoundItem } from '#core/queries/search'
+import type { FoundItem } from '#core/queries/found'
 import { useAsk } from '../data/use-ask'
 import { editorWords } from './words'
 import { frameWords } from '../shell/words'

@@ -3,8 +3,21 @@ import type UFuzzy from '@leeoniya/ufuzzy'
 import { foldText } from '../base/collation'
 import type { ItemTable } from '../model/item-table'
 import { itemKey, projectsInOrder } from '../model/reader'
+import type { ProjectId } from '../model/records'
 import type { State } from '../model/state'
-import type { FoundItem, SearchInput } from './search'
+
+/** An item by its name. */
+export interface FoundItem {
+  readonly id: string
+  readonly key: string
+  readonly title: string
+}
+/** Where and for which words. */
+export interface SearchInput {
+  /** Undefined: in all projects. */
+  readonly project: ProjectId | undefined
+  readonly words: string
+}
 
 /** So many are found at most. */
 const mostFound = 20

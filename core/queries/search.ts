@@ -1,18 +1,5 @@
-import type { ProjectId } from '../model/records'
 import { askedQuery, recomputed, watchedQuery } from './contract'
-
-/** An item by its name. */
-export interface FoundItem {
-  readonly id: string
-  readonly key: string
-  readonly title: string
-}
-/** Where and for which words. */
-export interface SearchInput {
-  /** Undefined: in all projects. */
-  readonly project: ProjectId | undefined
-  readonly words: string
-}
+import type { FoundItem, SearchInput } from './found'
 
 /** How items are searched for is no part of what a page begins with. */
 export const fetchSearch = () => import('./found')
