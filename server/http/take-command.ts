@@ -36,9 +36,12 @@ export async function takeCommand(event: H3Event, house: House, type: string): P
   return largeOnes.of(me, mayBeLarge(event, type), () => readAndDo(event, house, room, me, type))
 }
 
-/** Whether a body may be larger than usual; one that does not say how large it is may be. */
-const mayBeLarge = (event: H3Event, type: string): boolean =>
-  mostBytesOf(type) > usualBytes && !(Number(event.node.req.headers['content-length']) <= usualBytes)
+/** Whether it may be a large command: of those that are not always so, one whose body is or may be larger than usual. */
+function mayBeLarge(event: H3Event, type: string): boolean {
+  if (mostBytesOf(type) <= usualBytes) return false
+  const isAlways = !definitionOf(type)?.isLarge
+  return isAlways || !(Number(event.node.req.headers['content-length']) <= usualBytes)
+}
 
 /** The progress of a large command is told in so many steps. */
 const steps = 20
