@@ -58,7 +58,7 @@ test('in a table Escape closes the item beside, Ctrl+Enter goes to a new one, ke
   await page.keyboard.press('Escape')
   await expect(page).not.toHaveURL(/item=/)
   await page.keyboard.press('Control+Enter')
-  await expect(page.getByLabel('Add an item')).toBeFocused()
+  await expect(page.getByRole('textbox', { name: 'Add an item here' })).toBeFocused()
 })
 
 test('a column is as wide as one has made it, for oneself; a view that is saved takes its widths along', async ({

@@ -63,4 +63,9 @@ async function copy(): Promise<void> {
   gap: 12px;
   color: var(--leaf);
 }
+@media (max-width: 700px) {
+  .selection > .v-btn {
+    min-width: 44px;
+  }
+}
 </style>

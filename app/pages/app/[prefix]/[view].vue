@@ -113,6 +113,12 @@ const walk = (key: string) => {
 </template>
 
 <style scoped>
+/* On a phone what is selected takes the room of what there is. */
+@media (max-width: 700px) {
+  .selection ~ span {
+    display: none;
+  }
+}
 .gone {
   font: var(--type-heading);
 }
