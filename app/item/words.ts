@@ -19,7 +19,6 @@ export const itemWords = {
   duplicateWhole: 'Duplicate with what’s inside',
   again: ' (copy)',
   duplicating: (key: string) => `duplicating ${key}`,
-  tooManyInside: (most: number) => `More than ${most} items are inside it. Duplicate a part of it.`,
   archive: 'Archive',
   restore: 'Restore',
   archived: 'archived',

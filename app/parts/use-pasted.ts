@@ -8,16 +8,16 @@ import { counted } from '../counted'
 import { useChanges } from '../data/changes'
 import { useDirectory } from '../data/directory'
 import { pastedFile } from '../data/pasted-file'
+import { useAddMany } from './add-many'
 import { pasteWords } from './words'
 
 /** So many are added at once; of more one sees first what they become. */
 const mostUnseen = 10
-/** Of more one is told how far it is, and may stop it. */
-const mostAtOnce = 1000
 
 /** Lines that are pasted where an item is typed become items, a table is brought in as a file is. */
 export function usePasted(begin: () => Begin | undefined) {
   const changes = useChanges()
+  const addMany = useAddMany()
   const directory = useDirectory()
   const router = useRouter()
   /** What is looked at before it is added. */
@@ -45,12 +45,7 @@ export function usePasted(begin: () => Begin | undefined) {
     const { items, faults } = itemsOfLines(directory.reader, all, { ...from, values: { ...from.values, ...said } }, v7)
     if (faults.length) changes.say(pasteWords.leftOut(faults.map(({ line }) => line)))
     if (!items.length) return false
-    if (items.length <= mostAtOnce) return changes.send({ type: 'items.add', items: [...items] })
-    const nothingElse = { people: [], kinds: [], fields: [], options: [], texts: [] }
-    const sent = { type: 'bring-in' as const, project: from.project, ...nothingElse, items: [...items] }
-    const done = await changes.sendAndWait(sent, pasteWords.adding(counted(items.length, 'item', 'items')))
-    if (!done.ok) changes.say(await changes.wordsFor(done.problem))
-    return done.ok
+    return addMany({ project: from.project, items, name: pasteWords.adding(counted(items.length, 'item', 'items')) })
   }
   return { lines, take, add }
 }
