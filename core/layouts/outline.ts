@@ -1,31 +1,11 @@
 import { outline as outlineNumber } from '../facts/outline'
 import { noRow } from '../model/item-table'
 import type { ItemId } from '../model/records'
-import { seen, totalsInside, treeOf, type Tree } from '../views/tree'
+import { insideOf, seen, treeOf, type Tree } from '../views/tree'
 import type { TotalValues } from '../views/totals'
 import type { Layout } from './contract'
-import type { Row, Stretch, ViewAnswer } from './rows'
+import type { OutlineRow, Stretch, ViewAnswer } from './rows'
 
-/** An item where it stands in an outline. */
-export interface OutlineRow extends Row {
-  /** 0: it stands at the top. */
-  readonly level: number
-  /** Its outline number; '' where it, or what it stands in, is archived. */
-  readonly place: string
-  /** What is inside it is seen; undefined: there is nothing. */
-  readonly isOpen?: boolean
-  /** It is not in the view, but something inside it is. */
-  readonly isAside?: true
-  /** The siblings beside it in the view. */
-  readonly above?: ItemId
-  readonly below?: ItemId
-  /** What it would stand in one level up; null: nothing. Undefined: it stands at the top. */
-  readonly outer?: ItemId | null
-  /** Items inside it that are in the view. */
-  readonly inside: number
-  /** The view's totals over it and what is inside it; only where there is something. */
-  readonly totals?: TotalValues
-}
 /** An outline as it is answered. */
 export interface OutlineAnswer extends ViewAnswer<'outline'> {
   readonly totals: TotalValues
@@ -55,15 +35,15 @@ export const outline: Layout<'outline', OutlineAnswer> = {
     const rows = Array.from(places.subarray(from, to), (k): OutlineRow => {
       const row = order[k]!
       const held = rowAt(row)
-      const isAround = end[k]! > k + 1
+      const around = end[k]! > k + 1 ? insideOf(live, tree, k) : undefined
       const own = {
         level: level[k]!,
         place: numbers.kind === 'text' ? (numbers.column.a[row] ?? '') : '',
         ...besideOf(tree, k),
-        ...(isAround && { isOpen: isOpen(row, level[k]!, !!isIn[row]) }),
+        ...(around && { isOpen: isOpen(row, level[k]!, !!isIn[row]) }),
         ...(!isIn[row] && { isAside: true as const }),
-        inside: isAround ? insideOf(tree.isIn, order, k, end[k]!) : 0,
-        ...(isAround && totals.length && { totals: totalsInside(live, tree, k).slice(0, totals.length) }),
+        inside: around ? around.items - isIn[row]! : 0,
+        ...(around && totals.length && { totals: around.totals.slice(0, totals.length) }),
       }
       return { ...held, ...own, v: `${held.v};${JSON.stringify(own)}` }
     })
@@ -84,10 +64,4 @@ function besideOf(
     ...(below !== noRow && { below: id(below) }),
     ...(parent !== noRow && { outer: table.parentOf(parent) }),
   }
-}
-
-function insideOf(isIn: Uint8Array, order: Int32Array, place: number, end: number): number {
-  let n = 0
-  for (let k = place + 1; k < end; k++) n += isIn[order[k]!]!
-  return n
 }

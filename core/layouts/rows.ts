@@ -3,7 +3,7 @@ import { dateIn, dayNumber, type PlainDate } from '../base/dates'
 import type { LayoutName } from '../model/names'
 import { itemKey, pathOf, type Reader } from '../model/reader'
 import { fieldTypes, isInItem, isWorkedOut } from '../fields/registry'
-import type { Field, Item, PersonId } from '../model/records'
+import type { Field, Item, ItemId, PersonId } from '../model/records'
 import { viewContext } from '../facts/contract'
 import { workings } from '../facts/workings'
 import { lateDays, turnOf } from '../model/turn'
@@ -32,6 +32,26 @@ export interface RowWithPath extends Row {
   /** Days since it came into its status. */
   readonly daysInStatus: number
 }
+/** An item where it stands in an outline. */
+export interface OutlineRow extends Row {
+  /** 0: it stands at the top. */
+  readonly level: number
+  /** Its outline number; '' where it, or what it stands in, is archived. */
+  readonly place: string
+  /** What is inside it is seen; undefined: there is nothing. */
+  readonly isOpen?: boolean
+  /** It is not in the view, but something inside it is. */
+  readonly isAside?: true
+  /** The siblings beside it in the view. */
+  readonly above?: ItemId
+  readonly below?: ItemId
+  /** What it would stand in one level up; null: nothing. Undefined: it stands at the top. */
+  readonly outer?: ItemId | null
+  /** Items inside it that are in the view. */
+  readonly inside: number
+  /** The view's totals over it and what is inside it; only where there is something. */
+  readonly totals?: TotalValues
+}
 /** The head of a group: its items come after it, unless it is folded. */
 export interface GroupHead {
   /** Names the group among all of the view. */
@@ -47,6 +67,8 @@ export interface GroupHead {
 export type ListLine = Row | GroupHead
 /** Whether a line is the head of a group. */
 export const isHead = (line: ListLine): line is GroupHead => 'head' in line
+/** Whether a line is that of an outline. */
+export const isOutlined = (line: ListLine): line is OutlineRow => 'level' in line
 /** What names a line: an item that is in several groups has several lines that say the same. */
 export const lineId = (line: ListLine): string => (isHead(line) ? line.head : line.item.id)
 

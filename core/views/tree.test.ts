@@ -9,7 +9,7 @@ import { runs } from '../test-kit/runs'
 import { grown, smallWorkspace, today, type Dice, type Small } from '../test-kit/workspace'
 import type { ViewQuestion } from './evaluate'
 import { LiveView } from './live'
-import { seen, totalsInside, treeOf } from './tree'
+import { insideOf, seen, treeOf } from './tree'
 
 const dice = fc.tuple(fc.nat(1000), fc.nat(1000), fc.nat(1000)) as fc.Arbitrary<Dice>
 const rolls = fc.array(dice, { minLength: 5, maxLength: 60 })
@@ -104,7 +104,7 @@ describe('the tree of a view', () => {
         const places = [...seen(tree, (_row, level) => level + 1 < open)]
         expect(places).toEqual(lines.flatMap(({ level }, k) => (level < open ? [k] : [])))
         expect([...seen(tree, () => true)]).toEqual(lines.map((_, k) => k))
-        for (const k of places) expect(totalsInside(live, tree, k)).toEqual([must(lines[k], 'line').inside + 1])
+        for (const k of places) expect(insideOf(live, tree, k).totals).toEqual([must(lines[k], 'line').inside + 1])
       }),
       runs(60, 1500),
     )

@@ -146,11 +146,26 @@ export function seen(
   return places.slice(0, m)
 }
 
-/** The view's totals over a row and what is inside it, as far as it is in the view. */
-export function totalsInside(live: LiveView, { order, end, isIn }: Tree, place: number): TotalValues {
+/** What a row and all that is inside it come to, as far as they are in the view. */
+export interface Inside {
+  readonly items: number
+  /** Of the view's totals in turn. */
+  readonly totals: TotalValues
+}
+/** By tree, what has been asked of places in it: a page that scrolls asks the same again. */
+const asked = new WeakMap<Tree, Map<number, Inside>>()
+
+/** What the row at a place and all that is inside it come to. */
+export function insideOf(live: LiveView, tree: Tree, place: number): Inside {
+  const all = asked.get(tree) ?? new Map<number, Inside>()
+  asked.set(tree, all)
+  const before = all.get(place)
+  if (before) return before
   const { totals } = live.plan
-  const rows = order.subarray(place, end[place]).filter((row) => isIn[row])
-  const [tally, overall] = [new Tally(totals.facts.length), live.overall]
+  const rows = tree.order.subarray(place, tree.end[place]).filter((row) => tree.isIn[row])
+  const tally = new Tally(totals.facts.length)
   tallyInto(totals, rows, tally)
-  return totalsOf(totals, tally, overall, () => rows)
+  const now = { items: rows.length, totals: totalsOf(totals, tally, live.overall, () => rows) }
+  all.set(place, now)
+  return now
 }

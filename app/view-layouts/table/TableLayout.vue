@@ -4,10 +4,9 @@ import { useDisplay } from 'vuetify'
 import { useVirtualizer } from '@tanstack/vue-virtual'
 import { mdiChevronLeft, mdiChevronRight } from '@mdi/js'
 import { totalWords } from '#core/language/phrases'
-import type { OutlineRow } from '#core/layouts/outline'
 import type { BuiltIn } from '#core/model/called'
 import type { Total, ViewDefinition } from '#core/model/records'
-import { isHead, type GroupHead, type ListLine, type Row } from '#core/layouts/rows'
+import { isHead, isOutlined, type GroupHead, type ListLine, type Row, type OutlineRow } from '#core/layouts/rows'
 import { useQuery } from '../../data/use-query'
 import { headOf } from '../../parts/called'
 import { valueText } from '../../parts/group-names'
@@ -35,12 +34,11 @@ import GroupHeadRow from './GroupHeadRow.vue'
 import TableHead from './TableHead.vue'
 import { useLightRows } from './use-light-rows'
 import { HeadActs, outlineDrag, sayWorked } from './beside'
-import { columnsOf, gridTemplate, leastWidth, outlineColumns, type HeadPlace } from './columns'
+import { columnsOf, gridTemplate, leastWidth, levelWidth, outlineColumns, type HeadPlace } from './columns'
 import TableRow from './TableRow.vue'
 import { useCells } from './use-cells'
 import { useInsert } from './use-insert'
 import { useNesting } from './use-nesting'
-import { levelWidth } from './columns'
 import type { Dragging } from './outline-drag'
 import type { Drop } from './outline-drop'
 
@@ -248,10 +246,9 @@ const insert = useInsert({
   },
 })
 function leaveInsert(): void {
-  const { line } = insert
-  const at_ = line.value
+  const line = insert.line.value
   insert.close()
-  if (at_ !== undefined) cells.focus(at_, at.value.column)
+  if (line !== undefined) cells.focus(line, at.value.column)
 }
 const select = useSelect(() => props.view, {
   itemAt: (index) => rowAt(index)?.item.id,
@@ -269,7 +266,7 @@ const chosenLines = (): number[] => {
 }
 const outlinedAt = (index: number): OutlineRow | undefined => {
   const row = rowAt(index)
-  return row && 'level' in row ? (row as OutlineRow) : undefined
+  return row && isOutlined(row) ? row : undefined
 }
 const rowsElement = ref<HTMLElement>()
 /** Where what is dragged would stand. */

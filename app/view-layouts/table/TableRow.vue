@@ -1,7 +1,6 @@
 <script lang="ts">
 import { defineComponent, h, type PropType, type VNode } from 'vue'
-import type { OutlineRow } from '#core/layouts/outline'
-import type { Row } from '#core/layouts/rows'
+import { isOutlined, type Row, type OutlineRow } from '#core/layouts/rows'
 import { valueMark } from '../../parts/field-parts'
 import { kindMark, leafMark, statusMark, type Directory, type Mark } from '../../parts/marks'
 import { useDirectory } from '../../data/directory'
@@ -47,7 +46,6 @@ function outlineMark(directory: Directory, { item, isOpen, inside }: OutlineRow,
 /** What holds others stands out, most of all at the top; what is only around matches stands back. */
 const levelClass = ({ isOpen, level, isAside }: OutlineRow) =>
   `${isOpen === undefined ? '' : level ? 'holds' : 'holds tops'} ${isAside ? 'stands-back' : ''}`
-const isOutlined = (row: Row): row is OutlineRow => 'level' in row
 
 /** A cell is clipped only where it may be too narrow: clipping every cell costs a third of a frame. */
 const isCut = (column: TableColumn, mark: Mark | undefined): boolean => !!mark && mark.width * 7 + 20 > column.least

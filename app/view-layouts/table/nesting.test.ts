@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import type { OutlineRow } from '#core/layouts/outline'
+import type { OutlineRow } from '#core/layouts/rows'
 import type { ViewDefinition } from '#core/model/records'
 import { nestingOf } from './nesting'
 import { nestingWords } from './nesting-words'

@@ -1,6 +1,5 @@
 /** Moving items a step: into another, out of one, up or down among their siblings. */
-import type { OutlineRow } from '#core/layouts/outline'
-import type { Row } from '#core/layouts/rows'
+import { isOutlined, type Row, type OutlineRow } from '#core/layouts/rows'
 import type { ItemId, ViewDefinition } from '#core/model/records'
 import type { OfMany } from '#core/queries/refusals'
 import { nestingWords } from './nesting-words'
@@ -23,7 +22,7 @@ export function nestingOf(
   if (!first || !last) return { said: nestingWords.nothing }
   const items = tops.map(({ item }) => item.id)
   const nest = (parent: ItemId | null, more: Partial<OfMany> = {}) => ({ type: 'items.nest', items, parent, ...more }) as OfMany // prettier-ignore
-  if (!('level' in first)) {
+  if (!isOutlined(first)) {
     if (step !== 'in') return { said: nestingWords.outlineOnly }
     return before ? { bare: nest(before.item.id) } : { said: nestingWords.noneAbove }
   }

@@ -1,4 +1,4 @@
-import type { OutlineRow } from '#core/layouts/outline'
+import type { OutlineRow } from '#core/layouts/rows'
 import type { OfMany } from '#core/queries/refusals'
 import { followDrag } from '../../parts/row-drag'
 import { levelWidth } from './columns'

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import type { OutlineRow } from '#core/layouts/outline'
+import type { OutlineRow } from '#core/layouts/rows'
 import { dropAt, levelsAt } from './outline-drop'
 
 /** Levels by their titles: a, with b in it, that with c in it; then d, and e in d. */

@@ -1,5 +1,5 @@
 /** Where items come to stand that are let go of between two lines of an outline. */
-import type { OutlineRow } from '#core/layouts/outline'
+import type { OutlineRow } from '#core/layouts/rows'
 import type { ItemId } from '#core/model/records'
 import type { Place } from '#core/items/place'
 

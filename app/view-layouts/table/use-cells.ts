@@ -1,6 +1,5 @@
 import { computed, ref, shallowRef, watch } from 'vue'
-import type { OutlineRow } from '#core/layouts/outline'
-import type { GroupHead, Row } from '#core/layouts/rows'
+import type { GroupHead, Row, OutlineRow } from '#core/layouts/rows'
 import { useChanges } from '../../data/changes'
 import { clearSeveral, press, setValue } from '../../parts/edits'
 import { fieldTypes } from '#core/fields/registry'

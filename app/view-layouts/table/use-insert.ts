@@ -1,7 +1,6 @@
 import { computed, nextTick, shallowRef } from 'vue'
 import type { InGroup } from '#core/entry/in-group'
-import type { OutlineRow } from '#core/layouts/outline'
-import { isHead, type GroupHead, type ListLine, type Row } from '#core/layouts/rows'
+import { isHead, isOutlined, type GroupHead, type ListLine, type Row, type OutlineRow } from '#core/layouts/rows'
 import type { Item, ItemId, Project, ViewDefinition } from '#core/model/records'
 import { useDirectory } from '../../data/directory'
 import { useAddItem, type Here } from '../use-add-item'
@@ -45,8 +44,7 @@ export function useInsert({ project, definition, lineAt, lineOf }: Lines) {
     if (!row) return group
     if (value.isInside) return { ...group, parent: row.item.id }
     const after = { after: row.item.id }
-    const isOutlined = 'level' in row
-    return { ...group, place: after, ...(isOutlined && { parent: row.item.parent, beside: after }) }
+    return { ...group, place: after, ...(isOutlined(row) && { parent: row.item.parent, beside: after }) }
   }
   const adding = useAddItem(project, definition, here)
 
@@ -85,7 +83,7 @@ export function useInsert({ project, definition, lineAt, lineOf }: Lines) {
   /** How deep it stands. */
   const level = computed(() => {
     const row = place.value?.row
-    return row && 'level' in row ? row.level + Number(!!place.value?.isInside) : 0
+    return row && isOutlined(row) ? row.level + Number(!!place.value?.isInside) : 0
   })
   return { line, level, open, close, add, asks: adding.asks, begin: () => adding.begin() }
 }

@@ -1,5 +1,4 @@
-import type { OutlineRow } from '#core/layouts/outline'
-import type { Row } from '#core/layouts/rows'
+import { isOutlined, type Row, type OutlineRow } from '#core/layouts/rows'
 import type { ItemId, ViewDefinition } from '#core/model/records'
 import { useChanges } from '../../data/changes'
 import { nesting } from './beside'
@@ -21,7 +20,7 @@ export function useNesting({ definition, rowAt, chosen, toggleFold, release }: L
   const isOpen = (id: ItemId, near: number): boolean => {
     for (let at = near; at >= 0; at--) {
       const row = rowAt(at)
-      if (!row || !('level' in row)) return true
+      if (!row || !isOutlined(row)) return true
       if (row.item.id !== id) continue
       const now = definition()
       return row.isOpen ?? row.level + 1 < (now.layout === 'outline' ? now.open : 0)
