@@ -37,54 +37,43 @@ const withWhere = (next: Condition) =>
   try_({ where: props.definition.where.map((one, i) => (i === at.value ? next : one)) })
 const takeOut = () => emit('change', { ...props.definition, where: others.value })
 
-/** How far an outline can be opened. */
-const levels = [1, 2, 3, 4, 5, mostOpen]
-const isOpenTo = (level: number) => props.definition.layout === 'outline' && props.definition.open === level
 const isAdding = ref(false)
 const maySetUp = computed(() => directory.may('set up project', props.view.project))
 const fieldChoices = computed((): Choice[] =>
   directory.fields(props.view.project).map((field) => ({ id: field.id, label: field.name })),
 )
-/** The layouts that the project has what they need for, each with the view in it. */
-const layoutChoices = computed(() => {
+/** How far an outline can be opened. */
+const levels = [1, 2, 3, 4, 5, mostOpen]
+/** What the phrase can say, each with the view that says it, where it is one of a few. */
+const oneOf = computed((): { label: string; definition: ViewDefinition }[] | undefined => {
+  const { definition, phrase } = props
   const project = directory.reader.maybe('project', props.view.project)
+  if (phrase === 'open' && definition.layout === 'outline')
+    return levels.map((open) => ({
+      label: openWords(open),
+      definition: open === definition.open ? definition : { ...definition, open },
+    }))
+  if (phrase !== 'layout') return undefined
+  // Those that the project has what they need for.
   return Object.values(saidLayouts).flatMap(({ name, article, words, begin }) => {
-    const begun = project && begin(directory.reader, project, props.definition)
-    return begun
-      ? [
-          {
-            name,
-            label: phraseWords.asLayout(article, words),
-            definition: name === props.definition.layout ? props.definition : begun,
-          },
-        ]
-      : []
+    const begun = project && begin(directory.reader, project, definition)
+    const label = phraseWords.asLayout(article, words)
+    return begun ? [{ label, definition: name === definition.layout ? definition : begun }] : []
   })
 })
 </script>
 
 <template>
   <div class="editor" @keydown.esc.stop="emit('leave')">
-    <VList v-if="phrase === 'layout'" role="menu">
+    <VList v-if="oneOf" role="menu">
       <VListItem
-        v-for="one in layoutChoices"
-        :key="one.name"
+        v-for="one in oneOf"
+        :key="one.label"
         role="menuitemradio"
-        :aria-checked="definition.layout === one.name"
-        :active="definition.layout === one.name"
+        :aria-checked="one.definition === definition"
+        :active="one.definition === definition"
         :title="one.label"
         @click="emit('change', one.definition)"
-      />
-    </VList>
-    <VList v-else-if="phrase === 'open'" role="menu">
-      <VListItem
-        v-for="level in levels"
-        :key="level"
-        role="menuitemradio"
-        :aria-checked="isOpenTo(level)"
-        :active="isOpenTo(level)"
-        :title="openWords(level)"
-        @click="emit('change', { ...definition, open: level } as ViewDefinition)"
       />
     </VList>
     <GroupEditor

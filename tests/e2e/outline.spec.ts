@@ -134,6 +134,9 @@ test('rows are selected by range and one by one; all are changed by one step, an
   for (let i = 0; i < 3; i++) await page.keyboard.press('Shift+ArrowDown')
   const bar = page.getByRole('group', { name: 'What you can do with the selected items' })
   await expect(bar).toContainText('4 selected')
+  // Gone elsewhere, the keyboard begins another range.
+  for (const key of ['ArrowDown', 'ArrowDown', 'Shift+ArrowDown']) await page.keyboard.press(key)
+  await expect(bar).toContainText('2 selected')
   await title(9).click({ modifiers: ['ControlOrMeta'] })
   await title(12).click({ modifiers: ['Shift'] })
   await expect(bar).toContainText('4 selected')

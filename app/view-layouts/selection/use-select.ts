@@ -18,8 +18,8 @@ export function useSelect(view: () => View, lines: Lines) {
   const ask = useAsk()
   const views = useViews()
   const selection = useSelection()
-  /** Where a range begins. */
-  let anchor: number | undefined
+  /** Where a range begins, and the line up to which it goes. */
+  let [anchor, end]: (number | undefined)[] = []
   watch(() => view().id, selection.clear)
   onBeforeUnmount(selection.clear)
 
@@ -28,12 +28,14 @@ export function useSelect(view: () => View, lines: Lines) {
   function toggle(index: number): void {
     const item = lines.itemAt(index)
     if (!item) return
-    anchor = index
+    anchor = end = index
     selection.toggle(item)
   }
   /** The range from where it began to a line, in place of what was selected before. */
   async function extend(from: number, to: number): Promise<void> {
-    anchor ??= from
+    // Whoever has gone elsewhere meanwhile begins another.
+    if (anchor === undefined || from !== end) anchor = from
+    end = to
     const [first, last] = [Math.min(anchor, to), Math.max(anchor, to)]
     if (lines.isHere(first, last)) {
       const ids = Array.from({ length: last - first + 1 }, (_, i) => lines.itemAt(first + i))
@@ -47,7 +49,7 @@ export function useSelect(view: () => View, lines: Lines) {
     if (ids) selection.choose(ids)
   }
   function clear(): void {
-    anchor = undefined
+    anchor = end = undefined
     selection.clear()
   }
   /**

@@ -28,6 +28,4 @@ export const selectionWords = {
   goOn: (count: number) => `Change the other ${count}`,
   none: 'None of them can. Nothing was changed.',
   more: (count: number) => `… and ${count} more`,
-  overwrites: (count: number) =>
-    `${counted(count, 'item already holds', 'items already hold')} something else there: it is replaced.`,
 } as const
