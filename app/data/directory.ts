@@ -73,8 +73,13 @@ function projectsIn(reader: ShallowRef<State>) {
       [...projects.value, ...patterns.value].find((project) => project.prefix === prefix.toUpperCase() || project.oldPrefixes.includes(prefix.toUpperCase())), // prettier-ignore
     views: (project: ProjectId): View[] =>
       [...reader.value.all('view')]
-        .filter((view) => view.project === project)
+        .filter((view) => view.project === project && !view.archived)
         .sort((a, b) => Number(isOwn(a)) - Number(isOwn(b)) || compareRanked(a, b)),
+    /** Those in the bin, the latest first. */
+    binnedViews: (project: ProjectId): View[] =>
+      [...reader.value.all('view')]
+        .filter((view) => view.project === project && view.archived)
+        .sort((a, b) => (a.archived! < b.archived! ? 1 : -1)),
     fields: (project: ProjectId) => fieldsOf(reader.value, project),
     kinds: (project: ProjectId) => kindsOf(reader.value, project),
     statuses: (project: ProjectId) => statusesOf(reader.value, project),

@@ -75,6 +75,25 @@ export const useViews = defineStore('views', () => {
     return id
   }
   const remove = (view: View): Promise<boolean> => changes.send({ type: 'view.remove', target: view.id, how: {} })
+  const restoreFromBin = (view: View): Promise<boolean> =>
+    changes.send({
+      type: 'view.set',
+      target: view.id,
+      set: { archived: { from: view.archived ?? null, to: null } },
+    })
 
-  return { restore, definitionOf, inputOf, isChanged, change, putBack, widthsOf, setWidth, keep, keepAsMine, remove }
+  return {
+    restore,
+    restoreFromBin,
+    definitionOf,
+    inputOf,
+    isChanged,
+    change,
+    putBack,
+    widthsOf,
+    setWidth,
+    keep,
+    keepAsMine,
+    remove,
+  }
 })

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { ref, shallowRef, watch } from 'vue'
 import { VBtn } from 'vuetify/components/VBtn'
+import type { ItemId } from '#core/model/records'
 import type { HistoryEntry } from '#core/queries/history'
 import { momentWords } from '../dates'
 import { useChanges } from '../data/changes'
@@ -11,7 +12,7 @@ import SectionHead from '../parts/SectionHead.vue'
 import { itemWords } from './words'
 
 /** What happened to an item, newest first: who, what, when. Fetched again when the item has changed. */
-const props = defineProps<{ item: string; changed: string }>()
+const props = defineProps<{ item: ItemId; changed: string; mayEdit: boolean }>()
 const changes = useChanges()
 const directory = useDirectory()
 const session = useSession()
@@ -32,6 +33,7 @@ async function fetchFrom(before?: number): Promise<void> {
   entries.value = before === undefined ? answer.value.entries : [...entries.value, ...answer.value.entries]
   hasMore.value = answer.value.more
 }
+const undo = (entry: HistoryEntry) => changes.send({ type: 'revert', of: entry.command, items: [props.item] })
 watch(
   () => [props.item, props.changed, session.standing.link === 'up' && session.standing.pending === 0],
   () => void fetchFrom(),
@@ -52,6 +54,10 @@ watch(
         <time :datetime="entry.at">{{
           momentWords(entry.at, directory.language, directory.today, directory.reader.workspace().timeZone)
         }}</time>
+        <template v-if="mayEdit && entry.later">
+          <span v-if="entry.later.length" class="undo">{{ itemWords.notUndone(entry.later) }}</span>
+          <button v-else type="button" class="link undo" @click="undo(entry)">{{ itemWords.undo }}</button>
+        </template>
       </li>
     </ol>
     <p v-if="wrong" class="note wrong">{{ wrong }}</p>
@@ -71,6 +77,19 @@ li {
   color: var(--soft);
   line-height: 1.5;
   overflow-wrap: anywhere;
+}
+.undo {
+  margin-left: 6px;
+  opacity: 0;
+}
+li:hover .undo,
+.undo:focus-visible {
+  opacity: 1;
+}
+@media (hover: none) {
+  .undo {
+    opacity: 1;
+  }
 }
 b {
   font-weight: 600;

@@ -55,8 +55,9 @@ async function copyAddress(): Promise<void> {
   await copyLink(row.value.address)
   changes.say(itemWords.copied)
 }
-const archive = () =>
-  item.value && changes.send({ type: 'items.archive', items: [item.value.id], archived: !item.value.archived })
+/** Into the bin, or back from it with what went there with it. */
+const archive = (inside: boolean) =>
+  item.value && changes.send({ type: 'items.archive', items: [item.value.id], archived: !item.value.archived, inside })
 </script>
 
 <template>
@@ -118,10 +119,18 @@ const archive = () =>
         :may-edit="mayEdit"
       />
       <ItemInside :item="item" :inside="found?.inside ?? []" :may-edit="mayEdit" @open="emit('open', $event)" />
-      <ItemHistory :item="item.id" :changed="item.changed" />
-      <VBtn v-if="mayEdit" variant="plain" class="archive" @click="archive">{{
-        item.archived ? itemWords.restore : itemWords.archive
-      }}</VBtn>
+      <ItemHistory :item="item.id" :changed="item.changed" :may-edit="mayEdit" />
+      <div class="ends archive">
+        <template v-if="mayEdit">
+          <VBtn variant="plain" @click="archive(!!item.archived)">{{
+            item.archived ? itemWords.restore : itemWords.archive
+          }}</VBtn>
+          <VBtn v-if="!item.archived && found?.inside.length" variant="plain" @click="archive(true)">{{
+            itemWords.archiveWhole
+          }}</VBtn>
+        </template>
+        <VBtn v-if="item.archived" variant="plain" :to="`/app/${project.prefix}/bin`">{{ itemWords.openBin }}</VBtn>
+      </div>
     </template>
   </aside>
 </template>

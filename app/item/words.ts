@@ -13,6 +13,11 @@ export const itemWords = {
   inside: 'Inside it',
   addInside: 'Type a title to add an item inside',
   happened: 'What happened',
+  undo: 'Undo this',
+  notUndone: (fields: readonly string[]) =>
+    `Can’t be undone: ${fields.join(', ')} ${fields.length === 1 ? 'has' : 'have'} been changed since.`,
+  archiveWhole: 'Archive with what’s inside',
+  openBin: 'Open the bin',
   more: 'Show earlier changes',
   loading: 'Loading …',
   duplicate: 'Duplicate',

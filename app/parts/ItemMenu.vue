@@ -20,10 +20,10 @@ const router = useRouter()
 const duplicate = useDuplicate()
 const all = computed((): Act[] => {
   const { item, address, children } = props.place.row
-  const archive: Act = {
-    label: item.archived ? itemWords.restore : itemWords.archive,
-    do: () => void changes.send({ type: 'items.archive', items: [item.id], archived: !item.archived }),
-  }
+  const archive = (label: string, inside: boolean): Act => ({
+    label,
+    do: () => void changes.send({ type: 'items.archive', items: [item.id], archived: !item.archived, inside }),
+  })
   return [
     ...props.acts,
     { label: itemWords.wholePage, do: () => void router.push(`/app/items/${address}`) },
@@ -32,7 +32,8 @@ const all = computed((): Act[] => {
       ? [
           { label: itemWords.duplicate, do: () => void duplicate(props.place.row, false) },
           ...(children ? [{ label: itemWords.duplicateWhole, do: () => void duplicate(props.place.row, true) }] : []),
-          archive,
+          archive(item.archived ? itemWords.restore : itemWords.archive, !!item.archived),
+          ...(children && !item.archived ? [archive(itemWords.archiveWhole, true)] : []),
         ]
       : []),
   ]

@@ -12,6 +12,7 @@ export const projectWords = {
   like: (name: string) => `the set-up of ${name}`,
   start: 'Start the project',
   howItWorks: 'How it works',
+  bin: 'Open the bin',
   rename: 'Change its name or prefix',
   nameTitle: 'Name and prefix',
   nameAbout: 'Keys and addresses with the old prefix still lead to the same items.',

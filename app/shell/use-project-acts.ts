@@ -34,6 +34,7 @@ export function useProjectActs(
     ...(directory.may('change items', project.id)
       ? [{ label: frameWords.bringIn, do: () => void router.push(`/app/${project.prefix}/bring-in`) }]
       : []),
+    { label: projectWords.bin, do: () => void router.push(`/app/${project.prefix}/bin`) },
     ...(directory.may('set up project', project.id)
       ? [
           { label: projectWords.rename, do: () => name(project) },

@@ -11,7 +11,7 @@ export const viewWords = {
   nameOf: 'Name of your view',
   nameHint: 'Only you see this view.',
   save: 'Save this view',
-  removeView: 'Remove this view',
+  removeView: 'Move to the bin',
   empty: 'Nothing here yet',
   firstSteps: 'Start in whichever way suits you:',
   emptyForReader: 'Items appear here as soon as someone adds them.',

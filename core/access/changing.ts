@@ -47,11 +47,11 @@ function personChangedBy({ id, role }: Person, by: Actor, _found: Lookup, field:
   return role === 'owner' ? 'make owners' : role ? 'manage people' : 'name people'
 }
 
-/** A new view is its maker's; another's own view is nobody else's to change, not even a lead's. */
+/** A new view is its maker's; another's own view is nobody else's to change, not even a lead's. One shows one's own to some people as one likes. */
 function viewChangedBy(view: View, by: Actor, found: Lookup): Act | undefined {
   const isMine = view.maker === personOf(by)
   if (!isMine && (view.audience.of === 'maker' || !found.maybe('view', view.id))) return undefined
-  return view.audience.of === 'maker' ? 'keep own views' : 'keep views for everyone'
+  return isMine && view.audience.of !== 'project' ? 'keep own views' : 'keep views for everyone'
 }
 
 /** Why someone may not make every one of these changes: each record is theirs to change as it is, and as it becomes. */

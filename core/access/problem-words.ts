@@ -87,6 +87,9 @@ const sentences: Readonly<Record<ProblemCode, (said: Said, field: string, naming
     `Someone who isn’t one of its assignees has to move it to ${said.name}. Nothing was changed.`,
   'no-note': () => 'A note belongs to a move into the status it is about.',
   'same-twice': () => 'Two of these changes are about the same thing, so they can’t be done as one.',
+  'other-number': ({ held }) =>
+    `That’s ${held} ${held === 1 ? 'item' : 'items'}, which isn’t what you typed. Nothing was deleted.`,
+  'not-in-bin': () => 'Only what is in the bin can be deleted for good. Nothing was deleted.',
   'other-count': (said) => `${said.name} holds ${said.held} items, which isn’t what you typed. Nothing was deleted.`,
   'for-good': () => 'That was deleted for good, and can’t be brought back.',
   'nothing-to-undo': () => 'There’s nothing left to undo: all of it has been changed again since.',

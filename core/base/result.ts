@@ -71,6 +71,8 @@ export const problemCodes = [
   'no-note',
   'same-twice',
   'other-count',
+  'other-number',
+  'not-in-bin',
   'for-good',
   'text-changed-meanwhile',
   'nothing-to-undo',

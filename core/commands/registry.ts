@@ -12,6 +12,7 @@ import { bringIn } from '../bring-in/command'
 import { usualBytes, type Applied, type CommandDefinition, type Context, type Envelope } from '../change/command'
 import { addItems } from '../items/add'
 import { archiveItems } from '../items/archive'
+import { deleteItems } from '../items/delete'
 import { moveItems } from '../items/move'
 import { nestItems } from '../items/nest'
 import { noteMove } from '../items/note'
@@ -33,7 +34,7 @@ import { retypeField } from '../projects/set-up/retype'
 import { addStatus } from '../projects/set-up/new-status'
 import { options } from '../projects/set-up/options'
 import { statuses, steps } from '../projects/set-up/statuses'
-import { views } from '../saved-views/commands'
+import { deleteView, views } from '../saved-views/commands'
 import { setWidths } from '../saved-views/set-widths'
 import { brokenLaw } from './laws'
 import { revert } from './revert'
@@ -43,9 +44,9 @@ const several = togetherOf((type) => definitionOf(type))
 
 /** Every command there is. */
 const definitions = [
-  addItems, setValues, setAll, moveItems, nestItems, archiveItems, setText, noteMove, addPeople, people.set, people.remove, prefer, members.set, members.remove, createProject,
+  addItems, setValues, setAll, moveItems, nestItems, archiveItems, deleteItems, setText, noteMove, addPeople, people.set, people.remove, prefer, members.set, members.remove, createProject,
   projects.set, projects.remove, projects.order, deleteProject, setLimit, overruleLimit,
-  views.add, views.set, views.remove, views.order, setWidths,
+  views.add, views.set, views.remove, views.order, deleteView, setWidths,
   makeField, retypeField, fields.add, fields.set, fields.remove, fields.order, options.add, options.set, options.remove, options.order,
   kinds.add, kinds.set, kinds.remove, kinds.order, followWorkflow, statuses.add, statuses.set, statuses.remove, statuses.order,
   steps.add, steps.set, steps.remove, steps.order, addStatus,

@@ -1,7 +1,8 @@
 import * as z from 'zod/mini'
 import * as ids from '../base/id-schemas'
 import { inPieces, type Pieces } from '../base/pieces'
-import { fail, must, ok, problem, type Result } from '../base/result'
+import { distinct } from '../base/schemas'
+import { fail, firstProblem, must, ok, problem, type Result } from '../base/result'
 import { idsAlsoIn, idsMissingFrom, isSameValue } from '../base/sorted-ids'
 import { patchRefusal } from '../access/changing'
 import { isSameActor } from '../change/actor'
@@ -9,7 +10,9 @@ import { defineCommand, type Applied, type Context, type Entry, type Place } fro
 import { invertChange, isSetChange, itemsOfChange, type Change } from '../change/patch'
 import { upgradeEntry } from '../change/upgrade'
 import { isLongTextMark } from '../fields/long-text'
-import { changeOf, changeStatus, stamp, stayOf, StayIds } from '../items/changes'
+import { isOfItem } from '../items/history'
+import { mostInTurn } from '../items/limits'
+import { changeOf, changeStatus, checkItem, projectsOf, stamp, stayOf, StayIds } from '../items/changes'
 import { entitiesHeld, entityOf, idsNeeded } from '../model/entities'
 import type { Reader } from '../model/reader'
 import {
@@ -27,30 +30,40 @@ import { idsOf, type Value } from '../fields/value'
 import { conversion } from '../projects/set-up/retype'
 
 /** What nothing takes back. */
-const forGood: ReadonlySet<string> = new Set(['projects.delete'])
+const forGood: ReadonlySet<string> = new Set(['projects.delete', 'items.delete', 'view.delete'])
 
 /**
- * Takes back one's own command: restores each field that still holds what the command wrote, and names those that it
- * leaves alone. A redo is the revert of a revert.
+ * Undoes one's own command, or what anyone's command did to items that one may change: restores each field that still holds
+ * what the command wrote, and names those that it leaves alone. A redo is the revert of a revert.
  */
 export const revert = defineCommand({
   type: 'revert',
   v: 1,
-  body: z.object({ of: ids.commandId }),
+  body: z.object({ of: ids.commandId, items: z.optional(distinct(ids.itemId, mostInTurn, (id) => id)) }),
   needs: (body) => [{ what: 'entry', command: body.of }],
-  projects: () => [],
+  projects: (reader, { items }) => projectsOf(reader, items ?? []),
   check(reader, body, context) {
     const entry = context.entryOf(body.of)
     if (!entry) return problem('nothing-to-undo')
     if (forGood.has(entry.type)) return problem('for-good')
+    if (body.items) return firstProblem(body.items, (id) => checkItem(reader, id, context))
     return isSameActor(entry.by, context.by) ? undefined : problem('not-allowed', { needs: 'own' })
   },
   *apply(reader, body, context): Pieces<Result<Applied>> {
-    const done = yield* revertOf(reader, must(context.entryOf(body.of), 'entry'), context)
+    const entry = must(context.entryOf(body.of), 'entry')
+    const done = yield* revertOf(reader, body.items ? ofItems(entry, body.items) : entry, context)
     if (!done.patch.length) return fail(problem('nothing-to-undo'))
     const refused = yield* patchRefusal(reader, context.by, done.patch)
     return refused ? fail(refused) : ok(done)
   },
+})
+
+/** What an entry did to these items alone, with the stays and texts that may be theirs. */
+const ofItems = (entry: Entry, items: readonly string[]): Entry => ({
+  ...entry,
+  patch: entry.patch.filter(
+    (change) => entityOf(change.entity).held === 'server only' || items.some((item) => isOfItem(change, item)),
+  ),
 })
 
 /** What undoing an entry changes now, and what it can no longer undo. */

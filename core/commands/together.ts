@@ -17,7 +17,14 @@ type Find = (type: string) => CommandDefinition<string, unknown> | undefined
 const head = z.looseObject({ type: text(40), v: whole() })
 
 /** Done by themselves alone: what they need or how large they are is theirs. */
-const alone: ReadonlySet<string> = new Set(['together', 'revert', 'bring-in', 'projects.create', 'projects.delete'])
+const alone: ReadonlySet<string> = new Set([
+  'together',
+  'revert',
+  'bring-in',
+  'projects.create',
+  'projects.delete',
+  'items.delete',
+])
 
 /**
  * Several commands as one: all of them or none, undone by one undo. Each is judged on what stands before any of them, so no

@@ -1,7 +1,7 @@
 /** What a new item has in its fields where nobody says it, and what it must have. */
 import { addWorkingDays } from '../base/dates'
 import { isSameValue } from '../base/sorted-ids'
-import { problem, type Problem, type ProblemPlace } from '../base/result'
+import { firstProblem, problem, type Problem, type ProblemPlace } from '../base/result'
 import { personIn, type Context } from '../change/command'
 import { isEmptyValue, type Value } from '../fields/contract'
 import { fieldTypes } from '../fields/registry'
@@ -33,6 +33,15 @@ export function fallbackRefusal(
         ? wrong
         : type.check(fallback!.value, { ...context, options: [...context.options, ...more] })
   }
+}
+
+/** Whether what is said of a project's fields is what they can have; of one that was removed anything may be said. */
+export function defaultsRefusal(reader: Reader, project: ProjectId, defaults: Kind['defaults']): Problem | undefined {
+  return firstProblem(Object.entries(defaults ?? {}), ([id, fallback]) => {
+    const field = reader.maybe('field', id)
+    if (field?.project !== project) return problem('other-project')
+    return field.archived ? undefined : fallbackRefusal(reader, { ...field, fallback })
+  })
 }
 
 /** What a new item of a kind has in a field where nobody says it: what its kind says before what the field says. */

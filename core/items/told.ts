@@ -80,3 +80,12 @@ function valueWords(reader: Reader, field: Field | undefined, value: unknown, da
 }
 
 const linkIsMade = (change: Change): boolean => !isSetChange(change) && !!change.after
+
+/** What of an item a column is. */
+export const columnWords: Readonly<Record<string, string>> = {
+  title: 'title',
+  status: 'status',
+  kind: 'kind',
+  parent: 'what it is inside',
+  archived: 'whether it is archived',
+}

@@ -360,9 +360,10 @@ export const entities: { readonly [E in EntityName]: Entity<Records[E]> } = {
           ? { ...record.audience, people: each(record.audience.people, 'person', map) }
           : record.audience,
       definition: mapDefinition(record.definition, map),
+      ...(record.gives && { gives: mapDefaults(record.gives, map) }),
     }),
     // Its phrases stay when what they are about has gone.
-    firm: (record) => ({ ...record, definition: noDefinition }),
+    firm: (record) => ({ ...record, definition: noDefinition, gives: null }),
   },
   look: {
     held: 'directory',

@@ -256,4 +256,12 @@ export const viewRecord = z.object({
   name,
   rank,
   definition: viewDefinition,
+  /** What it is for. */
+  about: z.optional(z.nullable(text(500))),
+  /** Under which it is listed. */
+  heading: z.optional(z.nullable(name)),
+  /** What is added through it gets, where nobody says otherwise. */
+  gives: z.optional(defaultsRecord),
+  /** When it went into the bin. */
+  archived: z.optional(z.nullable(text(40))),
 })

@@ -42,7 +42,9 @@ export function likeAnother(reader: Reader, other: Project, { maker, ...named }:
   const fields = wholeFields(fieldsOf(reader, other.id))
   const boards = boardsOf(reader, other.id)
   const columns = boards.flatMap(({ id }) => columnsOf(reader, id))
-  const views = [...reader.all('view')].filter((view) => view.project === other.id && view.audience.of === 'project')
+  const views = [...reader.all('view')].filter(
+    (view) => view.project === other.id && view.audience.of === 'project' && !view.archived,
+  )
   const parts = {
     statuses, workflows, kinds, fields, boards, columns,
     steps: workflows.flatMap(({ id }) => stepsOf(reader, id)),

@@ -102,6 +102,7 @@ export function projectOfPattern(pattern: Pattern, { maker, ...project }: NewPro
     views: pattern.views.map((view, at) => ({
       id: id<ViewId>(), project: projectId, maker, audience: { of: 'project' as const }, name: view.name, rank: viewRanks[at]!,
       definition: definitionOf(view, field, board),
+      archived: null,
     })), // prettier-ignore
   }
 }

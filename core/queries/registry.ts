@@ -1,3 +1,4 @@
+import { bin, binned } from './bin'
 import { conditionCounts } from './condition-counts'
 import { copied } from './copied'
 import type { AskedQuery, QueryContext, Watch, WatchedQuery } from './contract'
@@ -33,11 +34,12 @@ export const watchedQueries = {
   standing,
   filled,
   itemNames,
+  bin,
 } as const
 /** What pages ask once. */
 export const askedQueries = {
   valueCounts, conditionCounts, typedWords, why, notIn, leaves, search, history, longText, projectItems, drafts, effects,
-  typicalStays, itemsInAll, misfits, retyped, tried, itemsInView, refusals, copied, duplicate,
+  typicalStays, itemsInAll, misfits, retyped, tried, itemsInView, refusals, copied, duplicate, binned,
 } as const // prettier-ignore
 
 /** The name of a query that is kept answered. */

@@ -1,17 +1,53 @@
 import * as z from 'zod/mini'
-import { name } from '../base/schemas'
+import { name, text } from '../base/schemas'
 import * as ids from '../base/id-schemas'
+import { must, problem } from '../base/result'
+import { changeRefusal } from '../access/changing'
+import { applied, defineCommand } from '../change/command'
+import { defaultsRefusal } from '../items/fallbacks'
 import { viewDefinition } from '../model/definition'
-import { viewRecord } from '../model/schemas'
+import { audienceRecord, defaultsRecord, viewRecord } from '../model/schemas'
 import { recordCommands, unmade } from '../setup/record-commands'
 
-/** Adding, keeping, removing and ordering views. */
+/** Adding, keeping, naming, ordering and sharing views; what is removed is in the bin. */
 export const views = recordCommands({
   entity: 'view',
   record: viewRecord,
   id: ids.viewId,
-  fields: { definition: viewDefinition, name },
+  fields: {
+    definition: viewDefinition,
+    name,
+    about: z.nullable(text(500)),
+    heading: z.nullable(name),
+    gives: defaultsRecord,
+    audience: audienceRecord,
+    /** Null: it comes back from the bin. */
+    archived: z.nullable(text(40)),
+  },
   siblings: (reader, view) => [...reader.all('view')].filter((one) => one.project === view.project),
+  check: (reader, { project, gives }) => defaultsRefusal(reader, project, gives),
   removal: z.object({}),
-  remove: (_reader, view) => [unmade('view', view)],
+  remove: (_reader, view, _how, context) => [
+    { entity: 'view', id: view.id, field: 'archived', before: null, after: context.now },
+  ],
+})
+
+/** Deletes a view that is in the bin, for good, with how each person has it look: nothing undoes it. */
+export const deleteView = defineCommand({
+  type: 'view.delete',
+  v: 1,
+  body: z.object({ view: ids.viewId }),
+  projects: (reader, { view }) => [reader.maybe('view', view)?.project ?? []].flat(),
+  check(reader, { view }, { by }) {
+    const found = reader.maybe('view', view)
+    if (!found) return problem('gone')
+    return changeRefusal(reader, by, 'view', found) ?? (found.archived ? undefined : problem('not-in-bin'))
+  },
+  apply(reader, { view }) {
+    const looks = [...reader.all('look')].filter((look) => look.view === view)
+    return applied([
+      ...looks.map((look) => unmade('look', look)),
+      unmade('view', must(reader.maybe('view', view), 'view')),
+    ])
+  },
 })

@@ -59,7 +59,7 @@ describe('a view that is kept', () => {
     expect(answer(change(view, view.definition, sorted('title')), owner)).toBe('not-allowed')
     expect(answer({ type: 'view.remove', target: view.id, how: {} }, owner)).toBe('not-allowed')
     expect(answer({ type: 'view.remove', target: view.id, how: {} }, reader)).toBe('done')
-    expect(small.state.maybe('view', view.id)).toBeUndefined()
+    expect(small.state.maybe('view', view.id)?.archived).toBeTruthy()
   })
 
   it('is refused where somebody kept another meanwhile, unless it says the same', () => {
@@ -81,6 +81,51 @@ describe('a view that is kept', () => {
     expect(answer(rename(shared.name, 'Everything'), lead)).toBe('done')
     expect(answer(rename(shared.name, 'All of it'), lead)).toBe('changed-meanwhile')
     expect(small.state.maybe('view', shared.id)).toMatchObject({ name: 'Everything', definition: shared.definition })
+  })
+
+  it('that is removed is in the bin: it comes back as it was, or goes for good', () => {
+    const { lead, owner, reader } = small.people
+    expect(answer({ type: 'view.delete', view: shared.id }, lead)).toBe('not-in-bin')
+    expect(answer({ type: 'view.remove', target: shared.id, how: {} }, lead)).toBe('done')
+    expect(answer({ type: 'view.remove', target: shared.id, how: {} }, owner)).toBe('gone')
+    const from = small.state.maybe('view', shared.id)?.archived ?? null
+    const back: Bare = { type: 'view.set', target: shared.id, set: { archived: { from, to: null } } }
+    expect(answer(back, reader)).toBe('not-allowed')
+    expect(answer(back, owner)).toBe('done')
+    expect(small.state.maybe('view', shared.id)).toMatchObject({ name: shared.name, archived: null })
+    expect(answer({ type: 'view.remove', target: shared.id, how: {} }, lead)).toBe('done')
+    expect(answer({ type: 'view.delete', view: shared.id }, reader)).toBe('not-allowed')
+    expect(answer({ type: 'view.delete', view: shared.id }, lead)).toBe('done')
+    expect(small.state.maybe('view', shared.id)).toBeUndefined()
+  })
+
+  it('of one’s own is shown to some people by oneself, to all by leads alone', () => {
+    const { lead, contributor, reader } = small.people
+    const view = own(contributor)
+    const show = (from: View['audience'], to: View['audience']): Bare => ({
+      type: 'view.set',
+      target: view.id,
+      set: { audience: { from, to } },
+    })
+    const some: View['audience'] = { of: 'people', people: [reader.id] }
+    expect(answer({ type: 'view.add', record: view }, contributor)).toBe('done')
+    expect(answer(show(view.audience, { of: 'project' }), contributor)).toBe('not-allowed')
+    expect(answer(show(view.audience, some), lead)).toBe('not-allowed')
+    expect(answer(show(view.audience, some), contributor)).toBe('done')
+    expect(answer(show(some, { of: 'project' }), reader)).toBe('not-allowed')
+    expect(answer(show(some, { of: 'project' }), lead)).toBe('done')
+  })
+
+  it('gives what is added through it values that its fields take, and no others', () => {
+    const { lead } = small.people
+    const effort = must(small.project.uses.effort, 'effort')
+    const gives = (value: unknown) => ({
+      type: 'view.set' as const,
+      target: shared.id,
+      set: { gives: { from: shared.gives, to: { [effort]: { is: 'value' as const, value } } } },
+    })
+    expect(answer(gives('much') as Bare, lead)).toBe('wrong-value')
+    expect(answer(gives(480) as Bare, lead)).toBe('done')
   })
 
   it('that is not there cannot be changed or removed, one that is there not made', () => {

@@ -158,7 +158,7 @@ export function recordCommands<E extends EntityName, F extends Fields, More exte
   }
 }
 
-const isArchived = (record: object | undefined): boolean => !!record && 'archived' in record && record.archived === true
+const isArchived = (record: object | undefined): boolean => !!record && 'archived' in record && !!record.archived
 
 /** Takes a record away for good: only what no history speaks of. */
 export const unmade = <E extends EntityName>(entity: E, record: Records[E] & { readonly id: string }): Change => ({

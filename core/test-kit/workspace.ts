@@ -224,6 +224,8 @@ export function randomCommand(
     'parent',
     'nest',
     'archive',
+    'archive',
+    'delete',
     'text',
     'limit',
     'overrule',
@@ -323,7 +325,18 @@ export function randomCommand(
         ...(more % 2 && { place: which % 2 ? { before: pick(items, which)!.id } : { after: pick(items, which)!.id } }),
       }
     case 'archive':
-      return { ...head('items.archive'), items: [item.id], archived: more % 2 === 0 }
+      return {
+        ...head('items.archive'),
+        items: [item.id],
+        archived: more % 2 === 0,
+        ...(which % 3 && { inside: which % 3 === 1 }),
+      }
+    case 'delete': {
+      const binned = items.filter((one) => one.archived).slice(0, 1 + (more % 3))
+      return binned.length
+        ? { ...head('items.delete'), items: binned.map(({ id }) => id), number: binned.length }
+        : undefined
+    }
     case 'text': {
       const field = fields.find((one) => one.type === 'longText')
       if (!field) return undefined
@@ -362,6 +375,7 @@ export function randomCommand(
           project: project.id,
           maker: by,
           audience: { of: 'project' },
+          archived: null,
           name: `view ${more}`,
           rank: `b${String(more % 10)}${String(which % 10)}`,
           definition: { v: 3, layout: 'table', where: [], group: [], sort: [], totals: [], show: [] },
@@ -369,6 +383,7 @@ export function randomCommand(
       }
     case 'viewOff': {
       const view = pick([...state.all('view')], which)
+      if (view?.archived && more % 2) return { ...head('view.delete'), view: view.id }
       return view && { ...head('view.remove'), target: view.id, how: {} }
     }
     case 'viewSet': {

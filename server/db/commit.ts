@@ -1,5 +1,6 @@
-import { and, eq, notExists, sql } from 'drizzle-orm'
+import { and, eq, inArray, notExists, sql } from 'drizzle-orm'
 import type { Patch } from '#core/change/patch'
+import type { Item } from '#core/model/records'
 import type { State } from '#core/model/state'
 import { ChangedRecords, itemRowsOfEntry, logRowOf, partRowsOf, type Done } from './batch'
 import type { Db, Tx } from './open'
@@ -156,6 +157,19 @@ async function writeRecords(tx: Tx, workspace: string, patch: Patch, state: Stat
   }
   if (patch.some(({ entity, field, ...to }) => entity === 'project' && field === '*' && 'after' in to && !to.after))
     await clearAfter(tx, workspace)
+  // What goes out of the bin goes for good; what an undo unmakes was never archived.
+  const gone = patch.flatMap(({ entity, id, field, ...to }) =>
+    entity === 'item' && field === '*' && 'after' in to && !to.after && (to.before as Item).archived ? [id] : [],
+  )
+  for (let at = 0; at < gone.length; at += clearedAtOnce)
+    await clearOf(tx, workspace, gone.slice(at, at + clearedAtOnce))
+}
+
+const clearedAtOnce = 1000
+/** What only the database holds of these items, and their places in the log. */
+async function clearOf(tx: Tx, workspace: string, items: string[]): Promise<void> {
+  for (const table of [stay, longText, logItem])
+    await tx.delete(table).where(and(eq(table.workspaceId, workspace), inArray(table.item, items)))
 }
 
 /** What only the database holds of items that are gone: theirs was the last word on it. */

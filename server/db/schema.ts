@@ -293,6 +293,10 @@ export const view = pgTable('view', {
   name: text('name').notNull(),
   rank: text('rank').notNull(),
   definition: jsonb('definition').notNull(),
+  about: text('about'),
+  heading: text('heading'),
+  gives: jsonb('gives'),
+  archived: instant('archived'),
 }, byId) // prettier-ignore
 
 export const look = pgTable('look', {

@@ -121,12 +121,13 @@ describe('who gets what from each route', () => {
 })
 
 describe('who may do what', () => {
-  const writes: [string, string, () => object, Record<Who, 'done' | 'not-allowed' | 'gone' | 'no-note' | 'other-count' | 401>][] = [
+  const writes: [string, string, () => object, Record<Who, 'done' | 'not-allowed' | 'gone' | 'no-note' | 'other-count' | 'not-in-bin' | 401>][] = [
     ['change an item', 'items.set', () => rename(items[0]!), { owner: 'done', lead: 'done', contributor: 'done', reader: 'not-allowed', nobody: 401 }],
     ['change an item of a project one is not in', 'items.set', () => rename(closed.items[0]!), { owner: 'done', lead: 'done', contributor: 'gone', reader: 'gone', nobody: 401 }],
     ['add an item', 'items.add', () => newItem(projectOf('GLH')), { owner: 'done', lead: 'done', contributor: 'done', reader: 'not-allowed', nobody: 401 }],
     ['add an item where one is not in', 'items.add', () => newItem(closed.project), { owner: 'done', lead: 'done', contributor: 'gone', reader: 'gone', nobody: 401 }],
     ['archive', 'items.archive', () => ({ items: [items[1]!.id], archived: false }), { owner: 'done', lead: 'done', contributor: 'done', reader: 'not-allowed', nobody: 401 }],
+    ['delete for good what is not in the bin', 'items.delete', () => ({ items: [items[1]!.id], number: 1 }), { owner: 'not-in-bin', lead: 'not-in-bin', contributor: 'not-allowed', reader: 'not-allowed', nobody: 401 }],
     ['set the same of several', 'items.set-all', () => ({ items: [items[1]!.id], set: { title: { to: items[1]!.title } } }), { owner: 'done', lead: 'done', contributor: 'done', reader: 'not-allowed', nobody: 401 }],
     ['put an item to the top', 'items.nest', () => ({ items: [items[1]!.id], parent: null }), { owner: 'done', lead: 'done', contributor: 'done', reader: 'not-allowed', nobody: 401 }],
     ['set a limit', 'limit.set', limit, { owner: 'done', lead: 'done', contributor: 'not-allowed', reader: 'not-allowed', nobody: 401 }],
@@ -137,6 +138,7 @@ describe('who may do what', () => {
     ['add a status', 'workflow.extend', newStatus, { owner: 'done', lead: 'done', contributor: 'not-allowed', reader: 'not-allowed', nobody: 401 }],
     ['make a field', 'field.make', newField, { owner: 'done', lead: 'done', contributor: 'not-allowed', reader: 'not-allowed', nobody: 401 }],
     ['keep a shared view', 'view.set', () => { const view = directory.records.view.find((one) => one.project === projectOf('GLH'))!; return { target: view.id, set: { name: { from: view.name, to: view.name } } } }, { owner: 'done', lead: 'done', contributor: 'not-allowed', reader: 'not-allowed', nobody: 401 }],
+    ['delete a view for good that is not in the bin', 'view.delete', () => ({ view: directory.records.view.find((one) => one.project === projectOf('GLH'))!.id }), { owner: 'not-in-bin', lead: 'not-in-bin', contributor: 'not-allowed', reader: 'not-allowed', nobody: 401 }],
     ['have pages look one’s own way', 'preference.set', () => ({ set: { density: 'close' } }), { owner: 'done', lead: 'done', contributor: 'done', reader: 'done', nobody: 401 }],
     ['delete a project for good, knowing too little of it', 'projects.delete', () => ({ project: projectOf('GLH'), items: 1 }), { owner: 'other-count', lead: 'not-allowed', contributor: 'not-allowed', reader: 'not-allowed', nobody: 401 }],
     ['add people', 'people.add', () => ({ people: [], members: [] }), { owner: 'done', lead: 'done', contributor: 'not-allowed', reader: 'not-allowed', nobody: 401 }],

@@ -1,25 +1,15 @@
 import * as z from 'zod/mini'
 import { name } from '../../base/schemas'
 import * as ids from '../../base/id-schemas'
-import { firstProblem, problem, type Problem } from '../../base/result'
+import { problem } from '../../base/result'
 import type { Change } from '../../change/patch'
 import { changeOf, changeStatus, stamp, StayIds } from '../../items/changes'
 import { kindIcons } from '../../model/names'
-import { fallbackRefusal } from '../../items/fallbacks'
-import { kindsOf, maybeStep, startOfKind, type Reader } from '../../model/reader'
-import type { Kind } from '../../model/records'
+import { defaultsRefusal } from '../../items/fallbacks'
+import { kindsOf, maybeStep, startOfKind } from '../../model/reader'
 import { defaultsRecord, groupsRecord, insideRecord, kindRecord, showsRecord } from '../../model/schemas'
 import { recordCommands, unmade } from '../../setup/record-commands'
 import { archivedNow, itemsWith } from './in-project'
-
-/** What a kind says of fields that are there is what these can have. */
-function defaultsRefusal(reader: Reader, { project, defaults }: Kind): Problem | undefined {
-  return firstProblem(Object.entries(defaults ?? {}), ([id, fallback]) => {
-    const field = reader.maybe('field', id)
-    if (field?.project !== project) return problem('other-project')
-    return field.archived ? undefined : fallbackRefusal(reader, { ...field, fallback })
-  })
-}
 
 /** Adding, changing, removing and ordering the kinds of a project. */
 export const kinds = recordCommands({
@@ -42,7 +32,9 @@ export const kinds = recordCommands({
     const fields = (kind.shows ?? []).every((id) => isOurs(reader.maybe('field', id)))
     const groups = (kind.groups ?? []).every(({ from }) => isOurs(reader.maybe('field', from)))
     const inside = (kind.inside ?? []).every((id) => id === kind.id || isOurs(reader.maybe('kind', id)))
-    return known && fields && groups && inside ? defaultsRefusal(reader, kind) : problem('other-project')
+    return known && fields && groups && inside
+      ? defaultsRefusal(reader, kind.project, kind.defaults)
+      : problem('other-project')
   },
   /** `to`: what its items become; those whose status that kind has not start over. */
   removal: z.object({ to: ids.kindId }),

@@ -1,11 +1,13 @@
 <script setup lang="ts">
 import { computed, nextTick, shallowRef } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
+import { VBtn } from 'vuetify/components/VBtn'
 import { figuresOf } from '#core/fields/registry'
 import { answerIn } from '#core/queries/page-seed'
 import AppFrame from '../../../shell/AppFrame.vue'
 import { ItemPanel } from '../../../item/panel'
 import ViewSentence from '../../../sentence/ViewSentence.vue'
+import { binWords } from '../../../bin/words'
 import { useWording } from '../../../data/wording'
 import { totalText } from '../../../parts/group-names'
 import { pageSeed } from '../../../data/page-seed'
@@ -41,9 +43,12 @@ function take(now: Tally): void {
 const wording = useWording(() => project.value?.id)
 /** Undefined where what was open is gone, or not to be seen any more: then nothing is left of what it said. */
 const shown = computed(() =>
-  project.value && view.value && definition.value && view.value.project === project.value.id
+  project.value && view.value && definition.value && view.value.project === project.value.id && !view.value.archived
     ? { project: project.value, view: view.value, definition: definition.value }
     : undefined,
+)
+const binned = computed(() =>
+  view.value?.archived && view.value.project === project.value?.id ? view.value : undefined,
 )
 const said = computed(() => shown.value && tally.value)
 /** How many items and what effort there is, is said in the tally in any case. */
@@ -79,6 +84,13 @@ const walk = (key: string) => {
   <AppFrame @keydown.esc="escape">
     <template #sentence>
       <ViewSentence v-if="shown" :view="shown.view" :definition="shown.definition" :count="said?.sums.items" />
+      <div v-else-if="binned" class="ends">
+        <h1 class="gone">{{ binWords.notHere }}</h1>
+        <VBtn v-if="directory.mayKeep(binned)" variant="outlined" @click="views.restoreFromBin(binned)">{{
+          binWords.restore
+        }}</VBtn>
+        <VBtn variant="plain" :to="`/app/${project?.prefix}/bin`">{{ binWords.openBin }}</VBtn>
+      </div>
       <h1 v-else class="gone">{{ project ? viewWords.noView : viewWords.noSuchProject }}</h1>
     </template>
     <template v-if="shown">
