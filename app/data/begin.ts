@@ -1,6 +1,6 @@
 /** The worker that the page's HTML started (`worker/start.ts`), asked at once what this page is going to show. */
 import { wrap } from 'comlink'
-import type { ViewDefinition } from '#core/model/records'
+import type { Draft } from '#core/queries/drafts'
 import { answerIn } from '#core/queries/page-seed'
 import { firstQueryAt } from '#core/queries/first-query'
 import type { Api } from '../worker/api'
@@ -16,7 +16,7 @@ interface Begun {
   readonly build: string
   readonly api: ReplicaApi
   /** What this browser kept of views that were changed and not saved, as far as it can still be read. */
-  readonly drafts: Promise<Record<string, ViewDefinition>>
+  readonly drafts: Promise<Record<string, Draft>>
 }
 
 /** Where a person's drafts of views are kept in this browser. */
@@ -40,7 +40,7 @@ function begin({ me, build, isDrawn, worker }: Started): Begun {
   return { me, build, api, drafts: kept ? draftsIn(api, kept) : Promise.resolve({}) }
 }
 
-async function draftsIn(api: ReplicaApi, kept: string): Promise<Record<string, ViewDefinition>> {
+async function draftsIn(api: ReplicaApi, kept: string): Promise<Record<string, Draft>> {
   const read = await api.ask('drafts', { kept }, '')
-  return read.ok ? (read.value as Record<string, ViewDefinition>) : {}
+  return read.ok ? (read.value as Record<string, Draft>) : {}
 }

@@ -2,6 +2,7 @@ import { defineStore } from 'pinia'
 import { computed, shallowRef, type ComputedRef, type ShallowRef } from 'vue'
 import type { Names } from '#core/fields/contract'
 import { isSameValue } from '#core/base/sorted-ids'
+import { viewSections } from '#core/model/listed-views'
 import { compareRanked } from '#core/base/ranks'
 import { may as mayDo } from '#core/access/access'
 import type { ProjectAct, WorkspaceAct } from '#core/access/acts'
@@ -71,10 +72,12 @@ function projectsIn(reader: ShallowRef<State>) {
     patterns,
     byPrefix: (prefix: string): Project | undefined =>
       [...projects.value, ...patterns.value].find((project) => project.prefix === prefix.toUpperCase() || project.oldPrefixes.includes(prefix.toUpperCase())), // prettier-ignore
-    views: (project: ProjectId): View[] =>
-      [...reader.value.all('view')]
-        .filter((view) => view.project === project && !view.archived)
-        .sort((a, b) => Number(isOwn(a)) - Number(isOwn(b)) || compareRanked(a, b)),
+    /** As the index lists them: the shared ones, then one's own. */
+    views: (project: ProjectId): View[] => {
+      const all = [...reader.value.all('view')].filter((view) => view.project === project && !view.archived)
+      const shared = viewSections(all.filter((view) => !isOwn(view))).flatMap(({ views }) => views)
+      return [...shared, ...all.filter(isOwn).sort(compareRanked)]
+    },
     /** Those in the bin, the latest first. */
     binnedViews: (project: ProjectId): View[] =>
       [...reader.value.all('view')]

@@ -11,7 +11,7 @@ import { useViews } from './views'
 const around = vi.hoisted(() => ({
   session: {} as { me: string },
   directory: {} as { views: () => unknown; reader: unknown },
-  changes: {} as Record<'send' | 'sendAside', (command: unknown) => Promise<boolean>>,
+  changes: {} as Record<'send' | 'sendAside', (command: unknown, again?: () => unknown) => Promise<boolean>>,
   begun: { drafts: Promise.resolve({}) } as { drafts: Promise<object> },
 }))
 vi.mock('./session', () => ({ useSession: () => around.session }))
@@ -29,6 +29,7 @@ const sortedBy = (fact: AutomaticFactName): ViewDefinition => ({
   ...view.definition,
   sort: [{ by: { fact }, down: false }],
 })
+const draft = (fact: AutomaticFactName) => ({ definition: sortedBy(fact), from: view.definition })
 const inBrowser = () => JSON.parse(kept.get(`drafts of ${small.people.lead.id}`) ?? 'null') as unknown
 
 beforeEach(() => {
@@ -60,7 +61,7 @@ describe('a view that somebody changes', () => {
     expect(views.isChanged(view)).toBe(true)
     expect(views.definitionOf(view)).toEqual(sortedBy('title'))
     expect(views.inputOf(view).draft).toEqual(sortedBy('title'))
-    expect(inBrowser()).toEqual({ [view.id]: sortedBy('title') })
+    expect(inBrowser()).toEqual({ [view.id]: draft('title') })
     views.putBack(view)
     expect([views.isChanged(view), inBrowser()]).toEqual([false, {}])
     expect(sent).toEqual([])
@@ -83,13 +84,29 @@ describe('a view that somebody changes', () => {
     isRefused = true
     views.change(view, sortedBy('title'))
     await views.keep(view)
-    expect(await views.keepAsMine(view, 'Mine')).toBeUndefined()
+    expect(await views.addFrom(view, { name: 'Mine', audience: { of: 'maker' } })).toBeUndefined()
     expect(views.definitionOf(view)).toEqual(sortedBy('title'))
+  })
+
+  it('is told where somebody saved it otherwise meanwhile, and is given back where that was refused', async () => {
+    views.change(view, sortedBy('title'))
+    expect(views.overtakenFrom(view)).toBeUndefined()
+    const theirs = { ...view, definition: sortedBy('late') }
+    expect(views.overtakenFrom(theirs)).toEqual(view.definition)
+    expect(views.overtakenFrom({ ...view, definition: sortedBy('title') })).toBeUndefined()
+    let refuse: (() => unknown) | undefined
+    around.changes.send = (_command, again?: () => unknown) => ((refuse = again), Promise.resolve(true))
+    await views.keep(view)
+    expect(views.isChanged(view)).toBe(false)
+    refuse?.()
+    expect(views.definitionOf(view)).toEqual(sortedBy('title'))
+    views.putBack(view)
+    expect(views.overtakenFrom(theirs)).toBeUndefined()
   })
 
   it('is kept as one’s own beside the shared one, after all others', async () => {
     views.change(view, sortedBy('title'))
-    const id = await views.keepAsMine(view, 'Mine')
+    const id = await views.addFrom(view, { name: 'Mine', audience: { of: 'maker' } })
     const last = rankAfter([...small.state.all('view')])
     expect(sent).toMatchObject([
       {
@@ -127,17 +144,17 @@ describe('a view that somebody changes', () => {
 
 describe('what this browser kept', () => {
   it('is taken up', async () => {
-    around.begun.drafts = Promise.resolve({ [view.id]: sortedBy('late') })
+    around.begun.drafts = Promise.resolve({ [view.id]: draft('late') })
     await views.restore()
     expect(views.definitionOf(view)).toEqual(sortedBy('late'))
     expect(inBrowser()).toBeNull()
   })
 
   it('and what was changed before it had been read are both kept, the newer one for the same view', async () => {
-    around.begun.drafts = Promise.resolve({ [view.id]: sortedBy('late'), other: sortedBy('key') })
+    around.begun.drafts = Promise.resolve({ [view.id]: draft('late'), other: draft('key') })
     views.change(view, sortedBy('title'))
     await views.restore()
     expect(views.definitionOf(view)).toEqual(sortedBy('title'))
-    expect(inBrowser()).toEqual({ [view.id]: sortedBy('title'), other: sortedBy('key') })
+    expect(inBrowser()).toEqual({ [view.id]: draft('title'), other: draft('key') })
   })
 })

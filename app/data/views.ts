@@ -2,21 +2,27 @@ import { defineStore } from 'pinia'
 import { v7 } from 'uuid'
 import { shallowRef } from 'vue'
 import { isSameValue } from '#core/base/sorted-ids'
+import { longestName } from '#core/base/text'
 import type { PersonId, View, ViewDefinition, ViewId } from '#core/model/records'
 import { rankAfter } from '#core/base/ranks'
 import { hasWidths, widthsOf as widthsSeen } from '#core/model/looks'
+import type { Draft } from '#core/queries/drafts'
 import type { ViewInput } from '#core/queries/view'
 import { begun, draftsKey } from './begin'
 import { useChanges } from './changes'
 import { useDirectory } from './directory'
 import { useSession } from './session'
 
+/** What a new view is, besides its project and who made it. */
+export type NewView = Pick<View, 'name' | 'definition' | 'audience'> &
+  Partial<Pick<View, 'about' | 'heading' | 'gives'>>
+
 /** What one has changed in views without keeping it: one's own, in this browser, until it is kept or put back. */
 export const useViews = defineStore('views', () => {
   const session = useSession()
   const directory = useDirectory()
   const changes = useChanges()
-  const drafts = shallowRef<Readonly<Record<string, ViewDefinition>>>({})
+  const drafts = shallowRef<Readonly<Record<string, Draft>>>({})
 
   /** Takes up what this browser kept, as far as it can still be read. */
   async function restore(): Promise<void> {
@@ -24,18 +30,24 @@ export const useViews = defineStore('views', () => {
     if (Object.keys(drafts.value).length) write({ ...kept, ...drafts.value })
     else drafts.value = kept
   }
-  function write(next: Record<string, ViewDefinition>): void {
+  function write(next: Record<string, Draft>): void {
     drafts.value = next
     localStorage.setItem(draftsKey(session.me ?? ''), JSON.stringify(next))
   }
 
-  const definitionOf = (view: View): ViewDefinition => drafts.value[view.id] ?? view.definition
+  const definitionOf = (view: View): ViewDefinition => drafts.value[view.id]?.definition ?? view.definition
   /** What a layout asks the worker. */
-  const inputOf = (view: View): ViewInput => ({ view: view.id, draft: drafts.value[view.id] })
+  const inputOf = (view: View): ViewInput => ({ view: view.id, draft: drafts.value[view.id]?.definition })
   const isChanged = (view: View): boolean => !isSameValue(definitionOf(view), view.definition)
+  /** What it was when one began to change it, where somebody has saved it otherwise since. */
+  function overtakenFrom(view: View): ViewDefinition | undefined {
+    const draft = drafts.value[view.id]
+    return draft && isChanged(view) && !isSameValue(draft.from, view.definition) ? draft.from : undefined
+  }
 
   function change(view: View, definition: ViewDefinition): void {
-    write({ ...drafts.value, [view.id]: definition })
+    const from = drafts.value[view.id]?.from ?? view.definition
+    write({ ...drafts.value, [view.id]: { definition, from } })
   }
   function putBack(view: View): void {
     const { [view.id]: _gone, ...rest } = drafts.value
@@ -53,25 +65,34 @@ export const useViews = defineStore('views', () => {
     return hasWidths(definition) && Object.keys(widths).length ? { ...definition, widths } : definition
   }
 
-  /** For everyone where it is shared; one's own view stays one's own. */
+  /** For everyone who sees it. Where somebody else has saved it meanwhile, what one made of it stays one's own. */
   async function keep(view: View): Promise<void> {
+    const draft = drafts.value[view.id]
     const definition = { from: view.definition, to: saved(view) }
-    if (await changes.send({ type: 'view.set', target: view.id, set: { definition } })) putBack(view)
-  }
-  /** Saves it under a name as a view of one's own, beside the shared one. Returns its id. */
-  async function keepAsMine(view: View, name: string): Promise<ViewId | undefined> {
-    const id = v7() as ViewId
-    const mine: View = {
-      id,
-      project: view.project,
-      maker: session.me as PersonId,
-      audience: { of: 'maker' },
-      name: name.slice(0, 120),
-      rank: rankAfter(directory.views(view.project)),
-      definition: saved(view),
+    const giveBack = () => {
+      if (draft) write({ ...drafts.value, [view.id]: draft })
+      return undefined
     }
-    if (!(await changes.send({ type: 'view.add', record: mine }))) return undefined
-    putBack(view)
+    if (await changes.send({ type: 'view.set', target: view.id, set: { definition } }, giveBack)) putBack(view)
+  }
+  /** Makes a view after all others. Returns its id; undefined: it was not made. */
+  async function add(project: View['project'], made: NewView): Promise<ViewId | undefined> {
+    const id = v7() as ViewId
+    const rank = rankAfter(directory.views(project))
+    const record: View = {
+      ...made,
+      id,
+      project,
+      maker: session.me as PersonId,
+      name: made.name.slice(0, longestName),
+      rank,
+    }
+    return (await changes.send({ type: 'view.add', record })) ? id : undefined
+  }
+  /** Saves what one made of it as a view of its own, and leaves it as it was. */
+  async function addFrom(view: View, made: Omit<NewView, 'definition'>): Promise<ViewId | undefined> {
+    const id = await add(view.project, { ...made, definition: saved(view) })
+    if (id) putBack(view)
     return id
   }
   const remove = (view: View): Promise<boolean> => changes.send({ type: 'view.remove', target: view.id, how: {} })
@@ -82,18 +103,5 @@ export const useViews = defineStore('views', () => {
       set: { archived: { from: view.archived ?? null, to: null } },
     })
 
-  return {
-    restore,
-    restoreFromBin,
-    definitionOf,
-    inputOf,
-    isChanged,
-    change,
-    putBack,
-    widthsOf,
-    setWidth,
-    keep,
-    keepAsMine,
-    remove,
-  }
+  return { restore, restoreFromBin, definitionOf, inputOf, isChanged, overtakenFrom, change, putBack, widthsOf, setWidth, keep, add, addFrom, remove } // prettier-ignore
 })

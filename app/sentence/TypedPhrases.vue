@@ -17,6 +17,8 @@ const props = defineProps<{
   /** Conditions that hold beside them. */
   where: readonly Condition[]
   label: string
+  /** What could be typed; else what usually could. */
+  hint?: string
   /** Conditions alone can be typed here. */
   onlyConditions?: boolean
   suggestions?: readonly Suggestion[]
@@ -68,7 +70,7 @@ const saidOf = (part: ReadPart) => (part.count === undefined ? part.words : `${p
     :lines="lines"
     :key-of="keyOf"
     :label="label"
-    :placeholder="onlyConditions ? phraseWords.conditionHint : phraseWords.typeHint"
+    :placeholder="hint ?? (onlyConditions ? phraseWords.conditionHint : phraseWords.typeHint)"
     :answered="() => asked"
     :is-calm="!autofocus"
     stays-on-tab

@@ -1,15 +1,16 @@
 <script setup lang="ts">
 import { computed, nextTick, ref } from 'vue'
-import { navigateTo } from 'nuxt/app'
 import { VBtn } from 'vuetify/components/VBtn'
 import type { View, ViewDefinition } from '#core/model/records'
 import { sentenceOf, type PhraseName } from '#core/language/sentence'
 import { PopMenu } from '../parts/controls'
-import { PhraseEditor, SaveAsOwn } from './editors'
+import { KeepView, PhraseEditor, ViewDialog } from './editors'
 import { isOwn, useDirectory } from '../data/directory'
 import { useViews } from '../data/views'
+import { useChangeInAddress } from './change-in-address'
 import { grouped } from '../counted'
 import { shortened } from './shortened'
+import { keepWords } from './view-words'
 import { sentenceWords } from './words'
 import { tallyWords } from '../shell/words'
 import { viewWords } from '../view-layouts/words'
@@ -22,6 +23,7 @@ import { useWording } from '../data/wording'
 const props = defineProps<{ view: View; definition: ViewDefinition; count: number | undefined }>()
 const directory = useDirectory()
 const views = useViews()
+useChangeInAddress(() => props.view)
 const project = computed(() => directory.reader.maybe('project', props.view.project))
 const wording = useWording(() => props.view.project)
 const pieces = computed(() => (wording.value ? sentenceOf(props.definition, wording.value) : []))
@@ -50,17 +52,14 @@ function leave(): void {
   open.value = undefined
   at?.focus()
 }
-/** Where the name of one's own view is asked for. */
-const namingAt = ref<HTMLElement>()
-async function keepAsMine(name: string): Promise<void> {
-  namingAt.value = undefined
-  const id = await views.keepAsMine(props.view, name)
-  if (id && project.value) await navigateTo(`/app/${project.value.prefix}/${id}`)
-}
-async function remove(): Promise<void> {
-  const prefix = project.value?.prefix
-  const next = directory.views(props.view.project).find((view) => view.id !== props.view.id)
-  if (await views.remove(props.view)) await navigateTo(next ? `/app/${prefix}/${next.id}` : '/app')
+/** Where it is asked what saving it changes, or under which name it is saved as another. */
+const keepingAt = ref<HTMLElement>()
+const isNaming = ref(false)
+const isOvertaken = computed(() => !!views.overtakenFrom(props.view))
+/** One's own is saved at once, unless it was saved elsewhere meanwhile. */
+function keep(event: Event): void {
+  if (isMine.value && !isOvertaken.value) void views.keep(props.view)
+  else keepingAt.value = event.currentTarget as HTMLElement
 }
 </script>
 
@@ -95,30 +94,18 @@ async function remove(): Promise<void> {
         >{{ ' ' }}<span class="soft">{{ tallyWords.itemsWord(count) }}</span></template
       >
       <div v-if="isChanged" class="kept">
-        {{ viewWords.notKept }}
-        <VBtn v-if="mayKeep" variant="plain" @click="views.keep(view)">{{
+        <span :class="{ rust: isOvertaken }">{{ isOvertaken ? keepWords.overtaken : viewWords.notKept }}</span>
+        <VBtn v-if="isOvertaken" variant="plain" aria-haspopup="dialog" @click="keep">{{ keepWords.compare }}</VBtn>
+        <VBtn v-else-if="mayKeep" variant="plain" :aria-haspopup="isMine ? undefined : 'dialog'" @click="keep">{{
           isMine ? viewWords.saveMine : viewWords.keepForAll
         }}</VBtn>
-        <VBtn
-          v-if="!isMine"
-          variant="plain"
-          aria-haspopup="dialog"
-          @click="namingAt = $event.currentTarget as HTMLElement"
-          >{{ viewWords.keepAsMine }}</VBtn
-        >
+        <VBtn variant="plain" aria-haspopup="dialog" @click="isNaming = true">{{ viewWords.keepAsMine }}</VBtn>
         <VBtn variant="plain" @click="views.putBack(view)">{{ viewWords.putBack }}</VBtn>
       </div>
-      <div v-else-if="isMine" class="kept">
-        <VBtn variant="plain" @click="remove">{{ viewWords.removeView }}</VBtn>
-      </div>
+      <div v-else-if="view.about" class="about">{{ view.about }}</div>
     </div>
-    <SaveAsOwn
-      v-if="namingAt"
-      :at="namingAt"
-      :proposed="viewWords.mineName(view.name)"
-      @save="keepAsMine"
-      @leave="namingAt = undefined"
-    />
+    <KeepView v-if="keepingAt" :view="view" :at="keepingAt" @leave="keepingAt = undefined" @another="isNaming = true" />
+    <ViewDialog v-if="isNaming && project" :project="project" :from="view" @leave="isNaming = false" />
     <PopMenu v-if="open" :at="open.at" @close="leave">
       <div role="dialog" :aria-label="sentenceWords.more">
         <PhraseEditor
@@ -161,7 +148,16 @@ async function remove(): Promise<void> {
   font-size: var(--size-small);
   padding-top: 4px;
 }
+.about {
+  color: var(--soft);
+  font-size: var(--size-small);
+  max-width: 32ch;
+  white-space: normal;
+}
 @media (max-width: 700px) {
+  .about {
+    display: none;
+  }
   .row {
     flex-wrap: wrap;
     gap: 4px 12px;

@@ -2,4 +2,5 @@
 import { later } from '../parts/later'
 
 export const PhraseEditor = later(() => import('./PhraseEditor.vue'))
-export const SaveAsOwn = later(() => import('./SaveAsOwn.vue'))
+export const KeepView = later(() => import('./KeepView.vue'))
+export const ViewDialog = later(() => import('./ViewDialog.vue'))

@@ -9,7 +9,7 @@ import FieldInput from '../parts/FieldInput.vue'
 import { ruleWords } from './field-words'
 
 /** What a new item has in a field where nobody says it. `none`: how it is said that it has nothing. */
-const props = defineProps<{ field: Field; label: string; none: string }>()
+const props = defineProps<{ field: Field; label: string; none: string; noNext?: boolean }>()
 const fallback = defineModel<Fallback | null>({ required: true })
 
 const type = computed(() => fieldTypes[props.field.type])
@@ -18,7 +18,7 @@ const ways = computed(() => [
   { value: 'value', title: ruleWords.value },
   ...(type.value.kind === 'day' ? [{ value: 'today', title: ruleWords.today }] : []),
   ...(props.field.type === 'people' ? [{ value: 'maker', title: ruleWords.maker }] : []),
-  ...(props.field.type === 'number' ? [{ value: 'next', title: ruleWords.next }] : []),
+  ...(props.field.type === 'number' && !props.noNext ? [{ value: 'next', title: ruleWords.next }] : []),
 ])
 const begun: Readonly<Record<string, Fallback | null>> = {
   none: null, value: { is: 'value', value: null }, today: { is: 'today', days: 0 }, maker: { is: 'maker' }, next: { is: 'next' },

@@ -1,16 +1,13 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { VBtn } from 'vuetify/components/VBtn'
-import { VSelect } from 'vuetify/components/VSelect'
 import { isSameValue } from '#core/base/sorted-ids'
-import { fieldTypes, isInItem } from '#core/fields/registry'
-import { isEmptyValue } from '#core/fields/value'
 import { fieldsShownBy } from '#core/model/shown-fields'
-import type { Fallback, Field, FieldId, Kind } from '#core/model/records'
+import type { Fallback, Kind } from '#core/model/records'
 import PopDialog from '../parts/PopDialog.vue'
 import { editorWords } from '../parts/words'
 import { useDirectory } from '../data/directory'
-import FallbackInput from './FallbackInput.vue'
+import DefaultsList from './DefaultsList.vue'
 import { fieldWords, kindWords } from './field-words'
 
 /** What a new item of a kind has, in place of what its fields say. */
@@ -18,19 +15,10 @@ const props = defineProps<{ kind: Kind }>()
 const emit = defineEmits<{ take: [defaults: Kind['defaults']]; leave: [] }>()
 const directory = useDirectory()
 const said = ref<Record<string, Fallback | null>>({ ...props.kind.defaults })
-const fields = computed(() =>
-  fieldsShownBy(directory.reader, props.kind).filter(
-    (field) => isInItem(field) && !fieldTypes[field.type].isApart && !fieldTypes[field.type].isOwn,
-  ),
-)
-const shown = computed(() => fields.value.filter(({ id }) => id in said.value))
-const others = computed(() => fields.value.filter(({ id }) => !(id in said.value)))
-const add = (id: FieldId) => (said.value = { ...said.value, [id]: { is: 'value', value: null } })
-const set = ({ id }: Field, to: Fallback | null) => (said.value = { ...said.value, [id]: to })
+const fields = computed(() => fieldsShownBy(directory.reader, props.kind))
+const list = ref<InstanceType<typeof DefaultsList>>()
 function save(): void {
-  // A value that nobody has said is none.
-  const kept = Object.entries(said.value).filter(([, one]) => one && !(one.is === 'value' && isEmptyValue(one.value)))
-  const next = kept.length ? (Object.fromEntries(kept) as NonNullable<Kind['defaults']>) : null
+  const next = list.value?.kept() ?? null
   if (!isSameValue(next, props.kind.defaults ?? null)) emit('take', next)
   emit('leave')
 }
@@ -41,22 +29,12 @@ function save(): void {
     <form class="asked" @submit.prevent="save">
       <h2>{{ kindWords.defaultsTitle(kind.name) }}</h2>
       <p class="soft">{{ kindWords.defaultsHint }}</p>
-      <div v-for="field in shown" :key="field.id" class="one">
-        <FallbackInput
-          :model-value="said[field.id] ?? null"
-          :field="field"
-          :label="field.name"
-          :none="kindWords.asField"
-          @update:model-value="set(field, $event)"
-        />
-      </div>
-      <VSelect
-        v-if="others.length"
-        :key="shown.length"
-        :model-value="null"
-        :items="others.map(({ id, name }) => ({ value: id, title: name }))"
-        :label="kindWords.anotherDefault"
-        @update:model-value="$event && add($event)"
+      <DefaultsList
+        ref="list"
+        v-model="said"
+        :fields="fields"
+        :none="kindWords.asField"
+        :another="kindWords.anotherDefault"
       />
       <div class="ends">
         <VBtn type="submit" variant="flat">{{ fieldWords.save }}</VBtn>
@@ -65,12 +43,3 @@ function save(): void {
     </form>
   </PopDialog>
 </template>
-
-<style scoped>
-.one {
-  display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(180px, 1fr));
-  gap: 10px 12px;
-  align-items: start;
-}
-</style>

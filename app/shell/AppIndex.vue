@@ -4,14 +4,14 @@ import { RouterLink, useRoute, useRouter } from 'vue-router'
 import { mdiChevronLeft, mdiChevronRight, mdiClose, mdiDotsHorizontal } from '@mdi/js'
 import { VBtn } from 'vuetify/components/VBtn'
 import { VIcon } from 'vuetify/components/VIcon'
-import { VList, VListItem, VListSubheader } from 'vuetify/components/VList'
+import { VList, VListItem } from 'vuetify/components/VList'
 import ActMenu, { type Act } from '../parts/ActMenu.vue'
 import IconButton from '../parts/IconButton.vue'
 import { asksForMenu } from '../parts/menu-place'
 import { followRowDrag, type RowDrag } from '../parts/row-drag'
 import type { Project, View } from '#core/model/records'
 import { useChanges } from '../data/changes'
-import { isOwn, useDirectory } from '../data/directory'
+import { useDirectory } from '../data/directory'
 import { usePreferences } from '../data/preferences'
 import { useSession } from '../data/session'
 import { projectWords } from './project-words'
@@ -20,6 +20,8 @@ import { PersonPebble } from '../parts/marks'
 import WrenMark from '../parts/WrenMark.vue'
 import { DeleteProject, KeepPattern, NameProject, NewProject } from './project-dialogs'
 import { isShowingKeys } from './shortcuts'
+import { ViewDialog } from '../sentence/editors'
+import IndexViews from './IndexViews.vue'
 import { useProjectActs } from './use-project-acts'
 import { useViewActs } from './use-view-acts'
 
@@ -32,13 +34,12 @@ const session = useSession()
 const preferences = usePreferences()
 const route = useRoute()
 const router = useRouter()
-const viewActs = useViewActs()
+/** A view that is asked about, or that is to be made. */
+const asked = shallowRef<{ project: Project; of?: View; from?: View }>()
+const viewActs = useViewActs((what) => (asked.value = what))
 const isStarting = ref(false)
 const mayStart = computed(() => directory.may('start projects'))
 const here = (path: string): 'page' | undefined => (route.path === path ? 'page' : undefined)
-const addressOf = (project: Project, view: View) => `/app/${project.prefix}/${view.id}`
-const shared = (project: Project) => directory.views(project.id).filter((view) => !isOwn(view))
-const own = (project: Project) => directory.views(project.id).filter(isOwn)
 
 const isFolded = ({ id }: Project) => preferences.own.folded.includes(id)
 function fold(project: Project): void {
@@ -95,6 +96,7 @@ const {
   (project) => (named.value = project),
   (project) => (kept.value = project),
   (project) => (erased.value = project),
+  (project) => (asked.value = { project }),
 )
 const archived = computed(restoring)
 const patterns = computed(opening)
@@ -172,27 +174,11 @@ const ownActs = (): Act[] => [
             @click="openMenu(frameWords.acts(project.name), projectActs(project), $event)"
           />
         </h3>
-        <template v-for="(views, i) in isFolded(project) ? [] : [shared(project), own(project)]" :key="i">
-          <VListSubheader v-if="i && views.length">{{ frameWords.onlyMine }}</VListSubheader>
-          <div v-for="view in views" :key="view.id" class="line">
-            <VListItem
-              :to="addressOf(project, view)"
-              :active="!!here(addressOf(project, view))"
-              :aria-current="here(addressOf(project, view))"
-              :title="view.name"
-              @contextmenu="openMenu(view.name, viewActs(project, view), $event)"
-              @keydown="asksForMenu($event) && openMenu(view.name, viewActs(project, view), $event)"
-            />
-            <IconButton
-              class="more"
-              tabindex="-1"
-              aria-haspopup="menu"
-              :icon="mdiDotsHorizontal"
-              :label="frameWords.acts(view.name)"
-              @click="openMenu(view.name, viewActs(project, view), $event)"
-            />
-          </div>
-        </template>
+        <IndexViews
+          v-if="!isFolded(project)"
+          :project="project"
+          @menu="(view, event) => openMenu(view.name, viewActs(project, view), event)"
+        />
       </section>
       <VBtn v-if="mayStart" class="start" @click="isStarting = true">{{ frameWords.newProject }}</VBtn>
       <VBtn
@@ -222,6 +208,7 @@ const ownActs = (): Act[] => [
       }}</span>
     </VBtn>
     <ActMenu v-if="menu" v-bind="menu" @close="menu = undefined" />
+    <ViewDialog v-if="asked" v-bind="asked" @leave="asked = undefined" />
     <NewProject v-model="isStarting" />
     <NameProject v-model="named" />
     <KeepPattern v-model="kept" />
@@ -317,7 +304,6 @@ h3 {
   opacity: 0;
 }
 h3:hover .more,
-.line:hover .more,
 .more:focus-visible,
 .more[aria-expanded='true'] {
   opacity: 1;
@@ -332,17 +318,6 @@ h3:hover .more,
 }
 .start.again {
   margin-top: 0;
-}
-.line {
-  position: relative;
-}
-.line .more {
-  position: absolute;
-  right: 2px;
-  top: 1px;
-  width: 24px;
-  height: 24px;
-  background: var(--sunk);
 }
 .me {
   margin-top: auto;

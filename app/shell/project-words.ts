@@ -12,6 +12,7 @@ export const projectWords = {
   like: (name: string) => `the set-up of ${name}`,
   start: 'Start the project',
   howItWorks: 'How it works',
+  newView: 'Make a view …',
   bin: 'Open the bin',
   rename: 'Change its name or prefix',
   nameTitle: 'Name and prefix',

@@ -11,6 +11,7 @@ export function useProjectActs(
   name: (project: Project) => void,
   keep: (project: Project) => void,
   erase: (project: Project) => void,
+  makeView: (project: Project) => void,
 ) {
   const directory = useDirectory()
   const changes = useChanges()
@@ -30,6 +31,7 @@ export function useProjectActs(
     if (router.currentRoute.value.path.startsWith(`/app/${project.prefix}/`)) await router.push('/app')
   }
   const acts = (project: Project): Act[] => [
+    { label: projectWords.newView, do: () => makeView(project) },
     { label: projectWords.howItWorks, do: () => void router.push(`/app/${project.prefix}/set-up/statuses`) },
     ...(directory.may('change items', project.id)
       ? [{ label: frameWords.bringIn, do: () => void router.push(`/app/${project.prefix}/bring-in`) }]

@@ -28,6 +28,12 @@ export const frameWords = {
   menuOf: (name: string) => `${name}: theme, sign out`,
 } as const
 
+export const viewActWords = {
+  about: 'Name, audience …',
+  another: 'Make another like it …',
+  first: 'Make it the first',
+} as const
+
 export const lineWords = {
   opening: 'opening',
   up: 'up to date',

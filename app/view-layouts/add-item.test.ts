@@ -3,7 +3,7 @@ import { must } from '#core/base/result'
 import { kindsOf, statusesOf } from '#core/model/reader'
 import { fieldRef } from '#core/facts/registry'
 import type { AutomaticFactName } from '#core/model/names'
-import type { Condition, FactRef, StatusId, ViewDefinition } from '#core/model/records'
+import type { Condition, FactRef, StatusId, View, ViewDefinition } from '#core/model/records'
 import { smallWorkspace, type Small } from '#core/test-kit/workspace'
 import { columnsOf, gridTemplate, leastWidth } from './table/columns'
 import { useAddItem } from './use-add-item'
@@ -20,6 +20,7 @@ beforeEach(() => {
   small = smallWorkspace()
   sent = []
   isRefused = false
+  gives = null
   Object.assign(around.session, { me: small.people.lead.id })
   Object.assign(around.directory, {
     reader: small.state,
@@ -30,9 +31,11 @@ beforeEach(() => {
   around.changes.send = (command: never) => (sent.push(command), Promise.resolve(!isRefused))
 })
 const statuses = () => statusesOf(small.state, small.project.id)
+let gives: View['gives']
 function add(where: Condition[], status?: StatusId) {
   const definition = (): ViewDefinition => ({ v: 3, layout: 'table', where, group: [], sort: [], totals: [], show: [] })
-  return useAddItem(() => small.project, definition).add('Sow leeks', {}, () => status)
+  const view = () => ({ ...must([...small.state.all('view')][0], 'view'), gives })
+  return useAddItem({ project: () => small.project, definition, view }).add('Sow leeks', {}, () => status)
 }
 const anyOf = (fact: AutomaticFactName | FactRef, values: string[]): Condition => ({
   about: 'fact',
@@ -58,6 +61,19 @@ describe('what is typed into a view', () => {
     expect(added().status).toBe(inHand)
     await add([anyOf('status', [ready!])], inHand)
     expect(added().status).toBe(inHand)
+  })
+
+  it('has what the view gives, unless its phrases ask for something else', async () => {
+    const { uses } = small.project
+    const assignees = uses.assignees!
+    gives = { [uses.effort!]: { is: 'value', value: 480 }, [assignees]: { is: 'maker' }, [uses.due!]: { is: 'today', days: 1 } } // prettier-ignore
+    await add([])
+    expect(added().values).toEqual({ [uses.effort!]: 480, [assignees]: [small.people.lead.id], [uses.due!]: '2026-11-26' }) // prettier-ignore
+    await add([anyOf('people', [small.people.reader.id])])
+    expect(added().values).toMatchObject({ [assignees]: [small.people.reader.id] })
+    gives = { [uses.effort!]: { is: 'value', value: 'much' } }
+    await add([])
+    expect(added().values).toEqual({})
   })
 
   it('falls to whom the view is about, once', async () => {

@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test'
-import { bringInto, choose, expect, test, useDemo } from '../kit/pages'
+import { bringInto, choose, expect, test, useDemo, saveForAll } from '../kit/pages'
 
 const demo = useDemo()
 
@@ -95,7 +95,7 @@ test('a project for another craft from nothing: kinds, fields of all types, comp
   await choose(rollUp.getByRole('combobox', { name: 'Which field' }), 'Tables')
   await end(rollUp, 'Tables brought')
 
-  await page.getByRole('button', { name: 'Save for everyone' }).click()
+  await saveForAll(page)
   // Filled by typing.
   for (const title of ['Herb stall', 'Fern stall', 'Rose talk']) await add(page, title)
   const cell = async (key: string, name: string) => {

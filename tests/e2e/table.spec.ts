@@ -1,4 +1,4 @@
-import { expect, test, useDemo, choose } from '../kit/pages'
+import { expect, test, useDemo, choose, saveForAll } from '../kit/pages'
 
 const demo = useDemo()
 
@@ -96,7 +96,7 @@ test('phrases narrow the view for oneself, until it is kept for all or put back'
   await lead.getByRole('combobox', { name: 'And …' }).fill('mine')
   await expect(lead.getByRole('option', { name: /it’s your turn/ })).toBeVisible()
   await lead.keyboard.press('Enter')
-  await lead.getByRole('button', { name: 'Save for everyone' }).click()
+  await saveForAll(lead)
   // Each sees their own turn in the view that they share.
   await expect(member.getByRole('button', { name: 'it’s your turn' })).toBeVisible()
   await expect(count(member)).not.toHaveText(all)
@@ -109,8 +109,8 @@ test('phrases narrow the view for oneself, until it is kept for all or put back'
   await expect(member.getByRole('button', { name: 'soonest due first' })).toBeVisible()
   await member.keyboard.press('Escape')
   await expect(member.getByRole('button', { name: 'Save for everyone' })).toHaveCount(0)
-  await member.getByRole('button', { name: 'Save as my own' }).click()
-  await expect(member.getByRole('textbox', { name: 'Name of your view' })).toHaveValue('My All items')
+  await member.getByRole('button', { name: 'Save as another …' }).click()
+  await member.getByRole('textbox', { name: 'Name', exact: true }).fill('My All items')
   await member.keyboard.press('Enter')
   await expect(member.getByRole('link', { name: 'My All items' })).toBeVisible()
   await expect(lead.getByRole('link', { name: 'My All items' })).toHaveCount(0)

@@ -1,4 +1,4 @@
-import { choose, expect, numberIn, test, useDemo } from '../kit/pages'
+import { choose, expect, numberIn, test, useDemo, saveForAll } from '../kit/pages'
 import type { Page } from '@playwright/test'
 
 const demo = useDemo()
@@ -65,7 +65,7 @@ test('another person sees their own items in the view that they share', async ({
   const lead = await demo.as(browser, 'Séverine', { at: 'All items' })
   const member = await demo.as(browser, 'Hamid', { at: 'All items' })
   await type(lead, 'mine or late', /any of/)
-  await lead.getByRole('button', { name: 'Save for everyone' }).click()
+  await saveForAll(lead)
   await expect(member.getByRole('button', { name: 'any of (it’s your turn; it’s late)' })).toBeVisible()
   expect(await keys(member)).not.toEqual(await keys(lead))
   await lead.keyboard.press('Control+z')

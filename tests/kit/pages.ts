@@ -162,3 +162,10 @@ export async function allFetched(page: Page): Promise<void> {
     expect(isSame).toBe(true)
   }).toPass({ intervals: [700] })
 }
+
+/** Saves a shared view as it was changed, once it has said what that changes. */
+export async function saveForAll(page: Page): Promise<void> {
+  const save = { name: 'Save for everyone' }
+  await page.getByRole('button', save).click()
+  await page.getByRole('dialog').getByRole('button', save).click()
+}

@@ -37,10 +37,11 @@ const {
   add: addItem,
   asks,
   begin,
-} = useAddItem(
-  () => props.project,
-  () => props.definition,
-)
+} = useAddItem({
+  project: () => props.project,
+  definition: () => props.definition,
+  view: () => props.view,
+})
 const query = useQuery('view', () => views.inputOf(props.view))
 const answer = computed(() => (query.answer.value?.layout === 'board' ? query.answer.value : undefined))
 

@@ -53,10 +53,11 @@ const {
   add: addItem,
   asks,
   begin,
-} = useAddItem(
-  () => props.project,
-  () => props.definition,
-)
+} = useAddItem({
+  project: () => props.project,
+  definition: () => props.definition,
+  view: () => props.view,
+})
 
 const query = useQuery('view', () => views.inputOf(props.view))
 const answer = computed(() => {
@@ -236,6 +237,7 @@ const changes = useChanges()
 const addLine = ref<{ focus(): void }>()
 /** A line between others in which items are typed. */
 const insert = useInsert({
+  view: () => props.view,
   project: () => props.project,
   definition: () => props.definition,
   lineAt,

@@ -1,7 +1,7 @@
 import { computed, nextTick, shallowRef } from 'vue'
 import type { InGroup } from '#core/entry/in-group'
 import { isHead, isOutlined, type GroupHead, type ListLine, type Row, type OutlineRow } from '#core/layouts/rows'
-import type { Item, ItemId, Project, ViewDefinition } from '#core/model/records'
+import type { Item, ItemId, Project, View, ViewDefinition } from '#core/model/records'
 import { useDirectory } from '../../data/directory'
 import { useAddItem, type Here } from '../use-add-item'
 import { groups } from './beside'
@@ -9,6 +9,7 @@ import { groups } from './beside'
 interface Lines {
   readonly project: () => Project
   readonly definition: () => ViewDefinition
+  readonly view: () => View
   lineAt(index: number): ListLine | undefined
   /** The line of an item, if it is here. */
   lineOf(item: string): number | undefined
@@ -24,7 +25,7 @@ interface Place {
 }
 
 /** A line between two others in which items are typed, one after another: they get what their place asks for. */
-export function useInsert({ project, definition, lineAt, lineOf }: Lines) {
+export function useInsert({ project, definition, view, lineAt, lineOf }: Lines) {
   const directory = useDirectory()
   const place = shallowRef<Place>()
 
@@ -46,7 +47,7 @@ export function useInsert({ project, definition, lineAt, lineOf }: Lines) {
     const after = { after: row.item.id }
     return { ...group, place: after, ...(isOutlined(row) && { parent: row.item.parent, beside: after }) }
   }
-  const adding = useAddItem(project, definition, here)
+  const adding = useAddItem({ project, definition, view, here })
 
   /** False where there is no line to stand after. */
   function open(line: number, isInside = false): boolean {
