@@ -32,6 +32,7 @@ const suggestions = computed((): Suggestion[] => [
   ...facts.value.map((one) => ({ id: one.key, label: phraseWords.where(one.name) })),
   ...phraseWords.kinships.map(([kin, label]) => ({ id: `kin ${kin}`, label: phraseWords.whereKin(label) })),
   { id: 'was', label: phraseWords.whereWas },
+  { id: 'signals', label: phraseWords.addSignals },
   ...saidLayouts[props.definition.layout].phrases.flatMap((phrase) => (phrase in others ? { id: phrase, label: others[phrase as keyof typeof others].label } : [])), // prettier-ignore
 ])
 
@@ -42,6 +43,7 @@ function add(condition: Condition): void {
 }
 function begin(id: string): void {
   if (id === 'group' || id === 'totals') return emit('change', others[id].begin(props.definition), id)
+  if (id === 'signals') return emit('change', props.definition, 'signals')
   const statuses = directory.statuses(props.project).map((one) => one.id)
   if (id === 'was') return add({ about: 'was', daysAgo: 5, statuses })
   const isOpen: Condition = { about: 'fact', fact: { fact: 'phase' }, test: { is: 'anyOf', values: ['waiting', 'active'] } } // prettier-ignore

@@ -3,19 +3,19 @@ import { computed, ref } from 'vue'
 import { VBtn } from 'vuetify/components/VBtn'
 import { VList, VListItem } from 'vuetify/components/VList'
 import { saidLayouts } from '#core/layouts/said'
-import type { Condition, FieldId, View, ViewDefinition } from '#core/model/records'
+import type { Condition, View, ViewDefinition } from '#core/model/records'
 import { openWords } from '#core/language/phrases'
 import { mostOpen } from '#core/model/names'
 import type { PhraseName } from '#core/language/sentence'
-import ChoiceList, { type Choice } from '../parts/ChoiceList.vue'
 import { useDirectory } from '../data/directory'
-import { toggled } from '../parts/toggled'
 import NewField from '../set-up/NewField.vue'
 import { fieldWords } from '../set-up/field-words'
 import { phraseWords } from './phrase-words'
 import ConditionEditor from './ConditionEditor.vue'
 import GroupEditor from './GroupEditor.vue'
 import MoreEditor from './MoreEditor.vue'
+import ShownFields from './ShownFields.vue'
+import SignalsEditor from './SignalsEditor.vue'
 import SortEditor from './SortEditor.vue'
 import TotalsEditor from './TotalsEditor.vue'
 
@@ -39,9 +39,6 @@ const takeOut = () => emit('change', { ...props.definition, where: others.value 
 
 const isAdding = ref(false)
 const maySetUp = computed(() => directory.may('set up project', props.view.project))
-const fieldChoices = computed((): Choice[] =>
-  directory.fields(props.view.project).map((field) => ({ id: field.id, label: field.name })),
-)
 /** How far an outline can be opened. */
 const levels = [1, 2, 3, 4, 5, mostOpen]
 /** What the phrase can say, each with the view that says it, where it is one of a few. */
@@ -95,15 +92,7 @@ const oneOf = computed((): { label: string; definition: ViewDefinition }[] | und
       :totals="definition.totals"
       @change="try_({ totals: $event })"
     />
-    <ChoiceList
-      v-else-if="phrase === 'show'"
-      :choices="fieldChoices"
-      :chosen="definition.show"
-      :label="phraseWords.show"
-      several
-      @choose="try_({ show: toggled(definition.show, $event as FieldId) })"
-      @leave="emit('leave')"
-    >
+    <ShownFields v-else-if="phrase === 'show'" :view="view" :shown="definition.show" @change="try_({ show: $event })">
       <VBtn v-if="maySetUp" variant="plain" @click="isAdding = true">{{ fieldWords.addAfter }}</VBtn>
       <NewField
         v-if="isAdding"
@@ -111,7 +100,13 @@ const oneOf = computed((): { label: string; definition: ViewDefinition }[] | und
         :project="view.project"
         @added="try_({ show: [...definition.show, $event] })"
       />
-    </ChoiceList>
+    </ShownFields>
+    <SignalsEditor
+      v-else-if="phrase === 'signals'"
+      :project="view.project"
+      :definition="definition"
+      @change="emit('keepOpen', $event)"
+    />
     <MoreEditor
       v-else-if="phrase === 'more'"
       :project="view.project"

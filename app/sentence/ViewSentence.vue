@@ -27,6 +27,7 @@ useChangeInAddress(() => props.view)
 const project = computed(() => directory.reader.maybe('project', props.view.project))
 const wording = useWording(() => props.view.project)
 const pieces = computed(() => (wording.value ? sentenceOf(props.definition, wording.value) : []))
+const isPast = computed(() => pieces.value.some((piece) => 'phrase' in piece && piece.isPast))
 const isChanged = computed(() => views.isChanged(props.view))
 const mayKeep = computed(() => directory.mayKeep(props.view))
 const isMine = computed(() => isOwn(props.view))
@@ -73,11 +74,13 @@ function keep(event: Event): void {
           role="button"
           tabindex="0"
           class="phrase"
-          :class="[piece.phrase]"
+          :class="[piece.phrase, { past: piece.isPast }]"
           :data-phrase="piece.phrase"
           aria-haspopup="dialog"
           :aria-expanded="open?.phrase === piece.phrase"
-          :title="shortened(piece.words) === piece.words ? undefined : piece.words"
+          :title="
+            piece.isPast ? sentenceWords.notApplied : shortened(piece.words) === piece.words ? undefined : piece.words
+          "
           @click="press(piece.phrase, $event)"
           @keydown.enter.prevent="press(piece.phrase, $event)"
           @keydown.space.prevent="press(piece.phrase, $event)"
@@ -93,6 +96,7 @@ function keep(event: Event): void {
         ><b>{{ grouped(count) }}</b
         >{{ ' ' }}<span class="soft">{{ tallyWords.itemsWord(count) }}</span></template
       >
+      <div v-if="isPast" class="kept">{{ sentenceWords.notApplied }}</div>
       <div v-if="isChanged" class="kept">
         <span :class="{ rust: isOvertaken }">{{ isOvertaken ? keepWords.overtaken : viewWords.notKept }}</span>
         <VBtn v-if="isOvertaken" variant="plain" aria-haspopup="dialog" @click="keep">{{ keepWords.compare }}</VBtn>
@@ -130,6 +134,10 @@ function keep(event: Event): void {
 }
 .phrase.layout {
   color: var(--leaf);
+}
+.phrase.past {
+  text-decoration: line-through;
+  color: var(--soft);
 }
 .unfold {
   display: none;

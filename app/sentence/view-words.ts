@@ -35,7 +35,7 @@ export const keepWords = {
   yours: 'You changed',
   saveMine: 'Save mine over it',
   takeTheirs: 'Take theirs',
-  unreadable: 'The change in this address can’t be read. You see the view as it’s saved.',
+  unreadable: 'The change in this address can’t be read, so it was left out.',
   linked: 'You’re looking at the view as this address changes it.',
   backToMine: 'Back to mine',
 } as const

@@ -2,6 +2,7 @@
 export const sentenceWords = {
   fewer: 'fewer phrases',
   all: 'all phrases',
+  notApplied: 'A phrase isn’t applied: its field was removed.',
   more: 'And …',
   /** After a list that is cut. */
   andMore: (n: number) => `… and ${n} more`,

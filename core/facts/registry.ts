@@ -14,6 +14,7 @@ import { kind } from './kind'
 import { late } from './late'
 import { level } from './level'
 import { outline } from './outline'
+import { overEffort } from './over-effort'
 import { parent } from './parent'
 import { people } from './people'
 import { peopleValues } from './people-values'
@@ -28,7 +29,7 @@ import { workedSource } from './workings'
 
 /** What the product itself knows of every item, in the order in which it is listed. */
 export const automaticFacts: Readonly<Record<AutomaticFactName, AutomaticFact>> = {
-  key, title, status, kind, phase, people, turn, late, age, inPhase, outline, level, parent, statusSince, started, finished, created,
+  key, title, status, kind, phase, people, turn, late, overEffort, age, inPhase, outline, level, parent, statusSince, started, finished, created,
   createdBy, changed, changedBy, untouched, rank, place,
 } // prettier-ignore
 

@@ -8,15 +8,29 @@ import { typeOf } from '../fields/registry'
 import type { Condition, FactRef, FactTest } from '../model/records'
 import type { TextCursor } from './cursor'
 import { readSpan, spanWords } from './day-words'
-import { maybeNamed, namedFacts } from './names'
+import { maybeNamed, namedFacts, quoted } from './names'
 import { listed, type Wording } from './wording'
 
 type AboutFact = Extract<Condition, { about: 'fact' }>
 
-/** What a fact is called; *a removed field* where there is none any more. */
+/** What a fact is called; one that was removed, by the name that it had. */
 export const factName = ({ reader, project }: Wording, ref: FactRef): string => {
   const key = maybeFact(reader, project.id, ref)?.key
-  return namedFacts(reader, project).find((fact) => fact.id === key)?.words ?? 'a removed field'
+  return namedFacts(reader, project).find((fact) => fact.id === key)?.words ?? removedName(reader, ref)
+}
+const removedName = (reader: Wording['reader'], ref: FactRef): string => {
+  const field = ref.fact === 'field' ? reader.maybe('field', ref.field) : undefined
+  return field ? `the removed field ${quoted(field.name)}` : 'a removed field'
+}
+
+/** Whether nothing of a condition can be asked any more, since the fields that it is about were removed: it leaves nothing out. */
+export function isPastAsking(condition: Condition, { reader, project }: Wording): boolean {
+  const isGone = (one: Condition): boolean => {
+    if (one.about === 'fact') return !maybeFact(reader, project.id, one.fact)
+    if ('of' in one) return one.of.length > 0 && one.of.every(isGone)
+    return 'that' in one && isGone(one.that)
+  }
+  return isGone(condition)
 }
 
 function valueNames(wording: Wording, ref: FactRef, ids: readonly string[]): string[] {
@@ -70,7 +84,7 @@ const isSaidNegated = ({ is }: FactTest): boolean => is !== 'empty' && is !== 'f
 
 function factWords({ fact: ref, test }: AboutFact, isNot: boolean, wording: Wording): string {
   const fact = maybeFact(wording.reader, wording.project.id, ref)
-  if (!fact) return 'a removed field is anything'
+  if (!fact) return `${removedName(wording.reader, ref)} is anything`
   const list = (ids: readonly string[]) => anyOfThem(wording, ref, ids)
   return fact.automatic?.words?.say?.(test, isNot, list) ?? usualWords(fact, test, isNot, wording)
 }

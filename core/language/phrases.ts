@@ -2,6 +2,7 @@
 import { automaticFacts, maybeFact } from '../facts/registry'
 import { kindsOfFacts } from '../fields/kinds'
 import { saidLayout, saidLayouts } from '../layouts/said'
+import { fieldsOf } from '../model/reader'
 import { grains, layoutNames, mostOpen, totalNames, type LayoutName } from '../model/names'
 import type { FieldId, GroupKey, SortKey, Total, ViewDefinition } from '../model/records'
 import { factName } from './conditions'
@@ -85,7 +86,9 @@ export const phraseKinds: { readonly [N in OtherName]: PhraseKind<Extract<OtherP
     before: ', showing ',
     words(view, wording) {
       const names = shownNames(view, wording)
-      return names.length > 4 ? `${names.length} fields` : listed(names, 'and') || 'titles only'
+      const hidden = fieldsOf(wording.reader, wording.project.id).length - names.length
+      const said = names.length > 4 ? `${names.length} fields` : listed(names, 'and') || 'titles only'
+      return hidden > 0 ? `${said} (${hidden} hidden)` : said
     },
     inFull: (view, wording) => listed(shownNames(view, wording), 'and') || 'titles only',
     read(at) {

@@ -151,7 +151,7 @@ describe('the sentence', () => {
     } // prettier-ignore
     const said = sentenceOf(view, wording)
     expect(said.map((piece) => piece.words).join('')).toBe(
-      'Items as a table, by week of due then status with empty groups, where the status is Noted or Ready and it’s your turn and you or Imke is on it and it isn’t finished and due is this week, soonest due first, then sorted by title in reverse, showing assignees and due, with count and sum of effort. and …',
+      'Items as a table, by week of due then status with empty groups, where the status is Noted or Ready and it’s your turn and you or Imke is on it and it isn’t finished and due is this week, soonest due first, then sorted by title in reverse, showing assignees and due (38 hidden), with count and sum of effort. and …',
     )
     expect(said.flatMap((piece) => ('phrase' in piece ? piece.phrase : []))).toEqual([
       'layout', 'group', 'where:0', 'where:1', 'where:2', 'where:3', 'where:4', 'sort', 'show', 'totals', 'more',

@@ -2,6 +2,7 @@
 import { isSameValue } from '../base/sorted-ids'
 import type { Condition, ViewDefinition } from '../model/records'
 import { conditionWords } from './conditions'
+import { sentenceOf } from './sentence'
 import { otherNames, phraseKinds } from './phrases'
 import type { Wording } from './wording'
 
@@ -27,8 +28,15 @@ export function phraseChanges(before: ViewDefinition, after: ViewDefinition, wor
     const [was, is] = [of(before), of(after)]
     return was === is ? [] : [changeOf(was, is)]
   })
-  return [...where, ...others]
+  const marks = (view: ViewDefinition) =>
+    sentenceOf(view, wording).flatMap((piece) =>
+      'phrase' in piece && piece.phrase === 'signals' ? piece.words : [],
+    )[0]
+  const signals = isSameValue(before.signals, after.signals) && isSameValue(before.colourBy, after.colourBy) ? [] : [changeOf(marks(before), marks(after) ?? nothingMarked)] // prettier-ignore
+  return [...where, ...others, ...signals]
 }
+
+const nothingMarked = 'marking nothing'
 
 const changeOf = (was: string | undefined, is: string | undefined): PhraseChange => ({
   ...(was !== undefined && { was }), ...(is !== undefined && { is }),

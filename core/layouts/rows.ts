@@ -20,6 +20,8 @@ export interface Row {
   readonly late: number
   readonly turn: readonly string[]
   readonly children: number
+  /** Which of the view's signals mark it, by their places; undefined: none. */
+  readonly signals?: readonly number[]
   /** The same as long as nothing that a row shows has changed: a page then keeps the row that it has. */
   readonly v: string
 }

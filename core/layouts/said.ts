@@ -1,7 +1,7 @@
 /** Every layout as it is said and begun. */
 import type { LayoutName } from '../model/names'
 import { boardsOf } from '../model/reader'
-import type { SortKey } from '../model/records'
+import type { SortKey, ViewDefinition } from '../model/records'
 import type { BoardAnswer } from './board'
 import type { SaidLayout } from './contract'
 import type { OutlineAnswer } from './outline'
@@ -26,6 +26,11 @@ export const saidOrder = (sort: readonly SortKey[]): SortKey[] => {
     : [...sort]
 }
 
+/** What of a view stays whatever draws it. */
+const questionOf = ({ v, where, group, sort, totals, show, signals, colourBy }: ViewDefinition) => ({
+  v, where, group, sort: saidOrder(sort), totals, show, ...(signals && { signals }), ...(colourBy && { colourBy }),
+}) // prettier-ignore
+
 /** Every layout there is. */
 export const saidLayouts: { readonly [L in LayoutName]: SaidLayout<L, LayoutAnswers[L]> } = {
   table: {
@@ -36,9 +41,7 @@ export const saidLayouts: { readonly [L in LayoutName]: SaidLayout<L, LayoutAnsw
     phrases: ['group', 'totals'],
     order: 'rank',
     firstRows: { onServer: 48, inBrowser: 80 },
-    begin: (_reader, _project, { v, where, group, sort, totals, show }) => ({
-      v, layout: 'table', where, group, sort: saidOrder(sort), totals, show,
-    }), // prettier-ignore
+    begin: (_reader, _project, definition) => ({ ...questionOf(definition), layout: 'table' }),
     mapLists: (answer, map) => ({ ...answer, stretch: map('', answer.stretch) }),
   },
   board: {
@@ -49,9 +52,9 @@ export const saidLayouts: { readonly [L in LayoutName]: SaidLayout<L, LayoutAnsw
     phrases: [],
     order: 'rank',
     firstRows: { onServer: 16, inBrowser: 80 },
-    begin(reader, project, { v, where, group, sort, totals, show }) {
+    begin(reader, project, definition) {
       const [first] = boardsOf(reader, project.id)
-      return first && { v, layout: 'board', board: first.id, where, group, sort: saidOrder(sort), totals, show }
+      return first && { ...questionOf(definition), layout: 'board', board: first.id }
     },
     mapLists: (answer, map) => ({
       ...answer,
@@ -69,8 +72,8 @@ export const saidLayouts: { readonly [L in LayoutName]: SaidLayout<L, LayoutAnsw
     phrases: ['open', 'totals'],
     order: 'place',
     firstRows: { onServer: 48, inBrowser: 80 },
-    begin: (_reader, _project, { v, where, group, sort, totals, show, ...own }) => ({
-      v, layout: 'outline', where, group, sort: saidOrder(sort), totals, show, open: 'open' in own ? own.open : 2,
+    begin: (_reader, _project, definition) => ({
+      ...questionOf(definition), layout: 'outline', open: 'open' in definition ? definition.open : 2,
     }), // prettier-ignore
     mapLists: (answer, map) => ({ ...answer, stretch: map('', answer.stretch) as typeof answer.stretch }),
   },

@@ -1,9 +1,11 @@
 /** How a view's definition is read. Version 3; `upgrade.ts` makes earlier ones today's. */
 import * as z from 'zod/mini'
-import { list, text, whole } from '../base/schemas'
+import { list, name, text, whole } from '../base/schemas'
 import * as ids from '../base/id-schemas'
 import { testRecord } from '../fields/test'
-import { automaticFactNames, grains, leastWidth, mostOpen, mostWidth, totalNames, type LayoutName } from './names'
+import {
+  automaticFactNames, grains, leastWidth, mostOpen, mostSignals, mostWidth, paletteColours, signalSigns, totalNames, type LayoutName,
+} from './names' // prettier-ignore
 
 /** What can be asked, sorted, grouped and totalled: a field of the project, or what the product itself knows. */
 export const factRecord = z.discriminatedUnion('fact', [
@@ -71,6 +73,15 @@ export const groupKeyRecord = z.object({
   hideNone: z.optional(z.boolean()),
 })
 
+/** What marks items that meet a condition. Those before others say it first; one that is off is kept and marks nothing. */
+export const signalRecord = z.object({
+  name,
+  colour: z.enum(paletteColours),
+  sign: z.enum(signalSigns),
+  when: conditionRecord,
+  isOff: z.optional(z.boolean()),
+})
+
 /** How wide columns are, in px, by what they show: a field's id, or the name of an automatic fact. */
 export const widthsRecord = z
   .record(text(64), whole(leastWidth, mostWidth))
@@ -84,6 +95,9 @@ const question = {
   totals: list(totalRecord, 20),
   /** Fields that are shown, in order. */
   show: list(ids.fieldId, 100),
+  signals: z.optional(list(signalRecord, mostSignals)),
+  /** A fact of one option or status by whose colour items are told apart. */
+  colourBy: z.optional(factRecord),
 }
 /** What each layout has in a definition beside the question. */
 const layoutParts = {

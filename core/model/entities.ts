@@ -165,6 +165,10 @@ export function mapDefinition(definition: ViewDefinition, map: MapId): ViewDefin
     })),
     totals: definition.totals.map(total),
     show: each(definition.show, 'field', map),
+    ...(definition.signals && {
+      signals: definition.signals.map((one) => ({ ...one, when: mapCondition(one.when, map) })),
+    }),
+    ...(definition.colourBy && { colourBy: mapFact(definition.colourBy, map) }),
   } as ViewDefinition
 }
 

@@ -34,7 +34,7 @@ export type UseName = (typeof useNames)[number]
 
 /** What the product itself knows of every item; `core/facts` says how. */
 export const automaticFactNames = [
-  'key', 'title', 'status', 'kind', 'phase', 'people', 'turn', 'late', 'age', 'inPhase', 'outline', 'level', 'parent', 'statusSince', 'started',
+  'key', 'title', 'status', 'kind', 'phase', 'people', 'turn', 'late', 'overEffort', 'age', 'inPhase', 'outline', 'level', 'parent', 'statusSince', 'started',
   'finished', 'created', 'createdBy', 'changed', 'changedBy', 'untouched', 'rank', 'place',
 ] as const // prettier-ignore
 /** The name of an automatic fact. */
@@ -48,6 +48,13 @@ export const isAutomatic = (key: string): key is AutomaticFactName =>
 export const layoutNames = ['table', 'board', 'outline'] as const
 /** The name of a layout. */
 export type LayoutName = (typeof layoutNames)[number]
+
+/** The signs of signals, which are told apart without colour. */
+export const signalSigns = ['flag', 'clock', 'alert', 'stop', 'diamond', 'drop', 'eye', 'tick', 'cross', 'ring', 'star', 'bolt'] as const // prettier-ignore
+/** The sign of a signal. */
+export type SignalSign = (typeof signalSigns)[number]
+/** The most signals that a view has. */
+export const mostSignals = 12
 
 /** Periods by which days are grouped. */
 export const grains = ['day', 'week', 'month', 'quarter', 'year'] as const

@@ -92,6 +92,8 @@ export type SortKey = Read<typeof definitions.sortKeyRecord>
 export type GroupKey = Read<typeof definitions.groupKeyRecord>
 /** What is worked out of the items of a group. */
 export type Total = Read<typeof definitions.totalRecord>
+/** What marks items that meet a condition. */
+export type Signal = Read<typeof definitions.signalRecord>
 /** A view’s layout, conditions, grouping, order, totals and fields. */
 export type ViewDefinition = Read<typeof definitions.viewDefinition>
 

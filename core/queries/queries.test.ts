@@ -1,5 +1,6 @@
 import fc from 'fast-check'
 import { beforeEach, describe, expect, it } from 'vitest'
+import { must } from '#core/base/result'
 import { isSameValue } from '#core/base/sorted-ids'
 import { fieldRef } from '#core/facts/registry'
 import type { BoardAnswer } from '#core/layouts/board'
@@ -400,5 +401,29 @@ describe('a worked-out field while it is made', () => {
     expect(wrong.fault).toEqual({ words: 'There is no field called “tilte”.', from: 9, to: 14 })
     const roll = await ask(context, 'tried', { field: { ...field, type: 'rollUp', settings: { over: 'children', how: 'sum', gives: 'number' } } }) // prettier-ignore
     expect(roll.problem?.code).toBe('wrong-value')
+  })
+})
+
+describe('signals of a view', () => {
+  it('mark the rows that they fit, in their order, and follow every change; one that is off marks nothing', () => {
+    const [id] = add(['Sow'])
+    const named = (words: string): Condition => ({ about: 'fact', fact: { fact: 'title' }, test: { is: 'has', words } })
+    const signal = { colour: 'moss' as const, sign: 'flag' as const }
+    const signals = [
+      { ...signal, name: 'a', when: named('glass') },
+      { ...signal, name: 'b', when: named('sow') },
+      { ...signal, name: 'c', when: named('sow'), isOff: true },
+    ]
+    const watched = watchOf(table, { ...table.definition, signals })
+    const row = () => (watched.answer() as TableAnswer).stretch.rows.filter(isRow)[0]
+    expect(row()?.signals).toEqual([1])
+    const [before, v] = [row(), row()?.v]
+    expect(row()).toBe(before)
+    const patch = run(small.state, { id: small.ids.command(), type: 'items.set', v: 1, items: [{ item: id!, set: { title: { from: 'Sow', to: 'Sow under glass' } } }] }, small.people.lead.id) // prettier-ignore
+    const changed = new ChangeSet()
+    changed.add(patch)
+    watched.update(changed)
+    expect(row()?.signals).toEqual([0, 1])
+    expect(row()?.v).not.toBe(v)
   })
 })

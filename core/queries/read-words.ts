@@ -47,8 +47,9 @@ export function readWords(context: QueryContext, { project: id, where, text }: T
 
 /** A phrase alone, as a view of a table would say it. */
 function phraseWords(phrase: OtherPhrase, wording: Wording): string {
-  const { into, words } = phraseKinds[phrase.says]
-  const said = words(into(emptyTable, phrase as never, wording), wording) ?? ''
+  const { into, words, inFull } = phraseKinds[phrase.says] as (typeof phraseKinds)['show']
+  const view = into(emptyTable, phrase as never, wording)
+  const said = inFull?.(view, wording) ?? words(view, wording) ?? ''
   return phrase.says === 'layout' ? `as a ${said}` : `${phraseKinds[phrase.says].before.replace(/^, /, '')}${said}`
 }
 const emptyTable: ViewDefinition = { v: 3, layout: 'table', where: [], group: [], sort: [], totals: [], show: [] }

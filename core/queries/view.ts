@@ -11,6 +11,8 @@ import type { LayoutName } from '../model/names'
 import type { Reader } from '../model/reader'
 import type { Item, Project, Total, ViewDefinition } from '../model/records'
 import type { ViewQuestion } from '../views/evaluate'
+import type { Test } from '../views/asked'
+import { compile } from '../views/filter'
 import { LiveView } from '../views/live'
 import type { ChangeSet } from './change-set'
 import { askedQuery, viewerOf, watchedQuery, type ListControl, type QueryContext, type Watch } from './contract'
@@ -52,6 +54,8 @@ interface Shown {
   readonly question: ViewQuestion
   readonly project: Project
   readonly live: LiveView
+  /** By its place, whether a signal that is on marks the item at a row. */
+  readonly signals: readonly (readonly [at: number, test: Test])[]
   /** The state that it reads: another takes its place when everything is fetched again. */
   readonly reader: Reader
 }
@@ -88,17 +92,21 @@ class ViewWatch implements Watch<LayoutAnswer | undefined> {
     const saved = state.maybe('view', this.input.view)
     const definition = this.input.draft ?? saved?.definition
     const project = saved && state.maybe('project', saved.project)
-    if (!definition || !project) return void (this.#shown = undefined)
+    if (!definition || !project || saved.archived) return void (this.#shown = undefined)
     const context = viewContext(state, project.id, viewerOf(this.context))
+    const signals = (definition.signals ?? []).flatMap(({ when, isOff }, at) => {
+      const test = isOff ? undefined : compile(context, when)
+      return test ? [[at, test] as const] : []
+    })
     const question = withSums(layoutOf(definition).question(state, definition), project)
     if (this.#shown?.reader === state && isSameValue(this.#shown.question, question)) {
       this.#shown.live.evaluate(context)
-      this.#shown = { ...this.#shown, definition, project }
+      this.#shown = { ...this.#shown, definition, project, signals }
       return
     }
     const live = new LiveView(question, context)
     if (this.#held.size) live.hold(this.#held)
-    this.#shown = { definition, question, project, live, reader: state }
+    this.#shown = { definition, question, project, live, signals, reader: state }
   }
 
   update(changed: ChangeSet): boolean {
@@ -145,7 +153,7 @@ class ViewWatch implements Watch<LayoutAnswer | undefined> {
 
   answer(): LayoutAnswer | undefined {
     if (!this.#shown) return undefined
-    const { definition, live, reader } = this.#shown
+    const { definition, live, reader, signals } = this.#shown
     const today = this.context.today()
     const before = this.#rows
     const now = new Map<string, Row>()
@@ -160,8 +168,9 @@ class ViewWatch implements Watch<LayoutAnswer | undefined> {
         const { table } = live.plan.context
         const known = before.get(table.ids[row]!)
         const held = known && isStill(known, valuesApart(reader, today, known.item, worked)) ? known : rowOf(reader, today, table.at(row), worked) // prettier-ignore
-        now.set(held.item.id, held)
-        return held
+        const marked = withSignals(held, signals.flatMap(([at, { test }]) => (test(row) ? at : []))) // prettier-ignore
+        now.set(held.item.id, marked)
+        return marked
       },
     }
     return layoutOf(definition).answer(shown)
@@ -186,6 +195,16 @@ class ViewWatch implements Watch<LayoutAnswer | undefined> {
     return [0, definition ? saidLayout(definition).firstRows[this.input.first ?? 'inBrowser'] : 0]
   }
 }
+
+/** The row as these signals mark it: the same one where they did before. */
+function withSignals(row: Row, signals: readonly number[]): Row {
+  if (isSameValue(row.signals ?? [], signals)) return row
+  const { signals: _before, ...plain } = row
+  const v = `${row.v.split(signalsBegin)[0]}${signals.length ? signalsBegin + signals.join() : ''}`
+  return { ...plain, v, ...(signals.length && { signals }) }
+}
+/** What comes before them in what says whether a row is the same. */
+const signalsBegin = ' ! '
 
 /** The question with the sums of the tally after the totals of its own. */
 function withSums(question: ViewQuestion, { uses }: Project): ViewQuestion {

@@ -1,7 +1,8 @@
 /** Random items, views and changes, and a view worked out the plain way, to hold the engine against. */
 import fc from 'fast-check'
 import { compareText, foldText } from '../base/collation'
-import { dateIn, dayNumber, fromDayNumber, startOf, weekday } from '../base/dates'
+import { dateIn, dayNumber, fromDayNumber, startOf, weekday, workingDaysAfter } from '../base/dates'
+import { must } from '../base/result'
 import { compareRanked } from '../base/ranks'
 import { isEmptyValue, type Value } from '../fields/contract'
 import { compareSiblings, fieldContext, fieldsOf, kindsOf, statusesOf, type Reader } from '../model/reader'
@@ -77,6 +78,17 @@ export function plainly(reader: Reader, item: Item, ref: FactRef, viewer: Viewer
     }
     case 'late':
       return lateDays(reader, item, viewer.today) || null
+    case 'overEffort': {
+      const { effort } = must(reader.maybe('project', item.project), 'project').uses
+      const value = effort ? item.values[effort] : undefined
+      if (typeof value !== 'number' || item.archived || reader.maybe('status', item.status)?.phase !== 'active')
+        return null
+      const of = must(reader.maybe('field', effort!), 'effort')
+      const minutes = of.type === 'duration' ? value : (value / 10 ** (of.settings.decimals ?? 0)) * 60
+      const [since, today] = [fromDayNumber(day(item.phaseSince)), viewer.today]
+      const over = workingDaysAfter(since, today, reader.workspace()) * (of.settings.dayMinutes ?? 480) - minutes
+      return over > 0 ? Math.ceil(over / 60) : null
+    }
     case 'age':
       return Math.max(0, (item.finished ? day(item.finished) : dayNumber(viewer.today)) - day(item.created))
     case 'inPhase':

@@ -40,6 +40,7 @@ const facts = computed(() =>
     (field) => !isOfPeople(field) && field.id !== uses.value?.due && props.row.item.values[field.id] !== undefined,
   ),
 )
+const marked = computed(() => board.marks(props.row))
 const isLifted = computed(() => !props.still && board.lift.value?.row.item.id === props.row.item.id)
 let release: (() => void) | undefined
 onMounted(() => {
@@ -53,7 +54,9 @@ onBeforeUnmount(() => release?.())
     :id="still ? undefined : `card-${row.item.id}`"
     ref="card"
     class="card"
-    :class="{ lifted: isLifted }"
+    :class="{ lifted: isLifted, edge: !!marked }"
+    :style="marked && { '--edge-colour': marked.edge }"
+    :title="marked?.says"
     :tabindex="still ? undefined : 0"
     :aria-label="`${row.key} ${row.item.title}`"
     aria-describedby="card-how"
@@ -74,7 +77,7 @@ onBeforeUnmount(() => release?.())
         @pointerdown.stop
       />
     </div>
-    <p>{{ row.item.title }}</p>
+    <p><component :is="sign" v-for="(sign, i) in marked?.signs" :key="i" /> {{ row.item.title }}</p>
     <p v-if="letPast" class="let">{{ cardWords.letPast(letPast) }}</p>
     <div v-if="due || facts.length || people.length || row.children" class="foot">
       <DueText :due="due" :late="row.late" /><span v-if="row.children" :title="itemWords.inside">{{
@@ -102,6 +105,10 @@ onBeforeUnmount(() => release?.())
 }
 .card:hover {
   border-color: var(--edge);
+}
+.card > p .signal {
+  margin-right: 3px;
+  vertical-align: -2px;
 }
 .lifted {
   opacity: 0.45;

@@ -20,6 +20,7 @@ import { useAddItem } from '../use-add-item'
 import BoardCard from './BoardCard.vue'
 import BoardHead from './BoardHead.vue'
 import ColumnCards from './ColumnCards.vue'
+import { marksOf } from '../../parts/signal-marks'
 import { boardKey } from './context'
 import { EmptyView } from '../empty'
 import OutsideHead from './OutsideHead.vue'
@@ -195,7 +196,7 @@ const add = (column: ShownColumn, title: string, said: Item['values']) =>
 
 provide(boardKey, {
   scroller, lift, pointer, mayMove, cardKey,
-  show: () => props.definition.show,
+  show: () => props.definition.show, marks: marksOf(directory, () => props.definition),
   look: query.look, open: (row) => emit('open', row.address), menu: (row, at, point) => (menu.value = { row, at, point }),
   dropOn: lifting.dropOn,
 }) // prettier-ignore

@@ -1,6 +1,7 @@
 import type { InjectionKey, Ref } from 'vue'
 import type { Drop } from '#core/board/columns'
 import type { Row } from '#core/layouts/rows'
+import type { Marked } from '../../parts/signal-marks'
 import type { Pointer } from './pointer'
 import type { ShownColumn } from './use-columns'
 
@@ -23,6 +24,8 @@ export interface BoardContext {
   readonly mayMove: Ref<boolean>
   /** Field ids that a card shows. */
   show(): readonly string[]
+  /** What marks a card. */
+  marks(row: Row): Marked | undefined
   look(column: string, from: number, to: number): void
   cardKey(event: KeyboardEvent, row: Row): void
   open(row: Row): void

@@ -35,6 +35,7 @@ import TableHead from './TableHead.vue'
 import { useLightRows } from './use-light-rows'
 import { HeadActs, outlineDrag, sayWorked } from './beside'
 import { columnsOf, gridTemplate, leastWidth, levelWidth, outlineColumns, type HeadPlace } from './columns'
+import { marksOf } from '../../parts/signal-marks'
 import TableRow from './TableRow.vue'
 import { useCells } from './use-cells'
 import { useInsert } from './use-insert'
@@ -59,6 +60,7 @@ const {
   view: () => props.view,
 })
 
+const marks = marksOf(directory, () => props.definition)
 const query = useQuery('view', () => views.inputOf(props.view))
 const answer = computed(() => {
   const { value } = query.answer
@@ -403,6 +405,7 @@ function keepSent(index: number, title: string | undefined): void {
             :edit="editOf(rowAt(line.index))"
             :sent="sentTitle(rowAt(line.index))"
             :chosen="!!rowAt(line.index) && selection.has(rowAt(line.index)!.item.id)"
+            :marks="marks"
             :total-said="totalSaid"
             @leave="cells.endEdit"
             @sent="keepSent(line.index, $event)"

@@ -4,6 +4,7 @@ import { isOutlined, type Row, type OutlineRow } from '#core/layouts/rows'
 import { valueMark } from '../../parts/field-parts'
 import { kindMark, leafMark, statusMark, type Directory, type Mark } from '../../parts/marks'
 import { useDirectory } from '../../data/directory'
+import type { Marked } from '../../parts/signal-marks'
 import { queueWords } from '../../queue/words'
 import { later } from '../../parts/later'
 import { tableWords } from '../words'
@@ -18,14 +19,26 @@ export interface Edit {
 }
 
 /** A title, and how many items stand inside it. */
-const titleMark = (title: string, inside: number): Mark => ({
-  content: inside ? [h('span', { class: 'name' }, title), h('span', { class: 'soft inside' }, inside)] : title,
-  class: inside ? 'with-inside' : undefined,
+const titleMark = (title: string, inside: number, signs: readonly VNode[] = []): Mark => ({
+  content:
+    inside || signs.length
+      ? [
+          ...signs,
+          h('span', { class: 'name' }, title),
+          ...(inside ? [h('span', { class: 'soft inside' }, inside)] : []),
+        ]
+      : title,
+  class: inside || signs.length ? 'with-inside' : undefined,
   title,
   width: title.length,
 })
 /** A title where it stands in an outline: how deep, whether what is inside is seen, how far its status is along. */
-function outlineMark(directory: Directory, { item, isOpen, inside }: OutlineRow, title: string): Mark {
+function outlineMark(
+  directory: Directory,
+  { item, isOpen, inside }: OutlineRow,
+  title: string,
+  signs: readonly VNode[] = [],
+): Mark {
   const status = directory.reader.maybe('status', item.status)
   const sign =
     isOpen === undefined
@@ -35,6 +48,7 @@ function outlineMark(directory: Directory, { item, isOpen, inside }: OutlineRow,
     content: [
       sign,
       ...(status ? [leafMark(directory.share(status), status.colour)] : []),
+      ...signs,
       h('span', { class: 'name' }, title),
       ...(inside && !isOpen ? [h('span', { class: 'soft' }, tableWords.insideOf(inside))] : []),
     ],
@@ -70,6 +84,8 @@ export default defineComponent({
     sent: { type: String as PropType<string | undefined>, default: undefined },
     /** It is selected. */
     chosen: { type: Boolean, default: false },
+    /** What marks a row. */
+    marks: { type: Function as PropType<(row: Row) => Marked | undefined>, required: true },
     /** Of an outline: what one of the view's totals over what is inside a row comes to, in words. */
     totalSaid: { type: Function as PropType<(row: OutlineRow, total: number) => string>, default: () => '' },
   },
@@ -96,8 +112,8 @@ export default defineComponent({
           return { content: row.key, width: row.key.length, title: queueWords.open }
         case 'title':
           return isOutlined(row)
-            ? outlineMark(directory, row, props.sent ?? row.item.title)
-            : titleMark(props.sent ?? row.item.title, row.children)
+            ? outlineMark(directory, row, props.sent ?? row.item.title, props.marks(row)?.signs)
+            : titleMark(props.sent ?? row.item.title, row.children, props.marks(row)?.signs)
         case 'kind': {
           const kind = directory.reader.maybe('kind', row.item.kind)
           return kind && kindMark(kind)
@@ -132,6 +148,7 @@ export default defineComponent({
     return () => {
       const { row, index, top, columns, at, edit } = props
       const light = props.light && !edit
+      const marked = row && !light ? props.marks(row) : undefined
       return h(
         'div',
         {
@@ -141,10 +158,15 @@ export default defineComponent({
           'aria-selected': props.chosen,
           class: [
             'item-row',
-            { at: at >= 0, blank: !row, edited: !!edit, chosen: props.chosen },
+            { at: at >= 0, blank: !row, edited: !!edit, chosen: props.chosen, edge: !!marked },
             row && isOutlined(row) && levelClass(row),
           ],
-          style: { transform: `translateY(${top}px)`, ...(row && isOutlined(row) && { '--level': row.level }) },
+          title: marked?.says,
+          style: {
+            transform: `translateY(${top}px)`,
+            ...(marked && { '--edge-colour': marked.edge }),
+            ...(row && isOutlined(row) && { '--level': row.level }),
+          },
         },
         row && (light ? columns.slice(0, 2) : columns).map((column, i) => cell(row, column, i)),
       )
