@@ -1,9 +1,11 @@
 <script setup lang="ts">
 import { computed, nextTick, ref } from 'vue'
+import { mdiDotsHorizontal } from '@mdi/js'
 import { VBtn } from 'vuetify/components/VBtn'
 import type { View, ViewDefinition } from '#core/model/records'
 import { sentenceOf, type PhraseName } from '#core/language/sentence'
 import { PopMenu } from '../parts/controls'
+import IconButton from '../parts/IconButton.vue'
 import { KeepView, PhraseEditor, ViewDialog } from './editors'
 import { isOwn, useDirectory } from '../data/directory'
 import { useViews } from '../data/views'
@@ -21,6 +23,7 @@ import { useWording } from '../data/wording'
  * element: those do not break over lines as words do.
  */
 const props = defineProps<{ view: View; definition: ViewDefinition; count: number | undefined }>()
+const emit = defineEmits<{ menu: [at: HTMLElement] }>()
 const directory = useDirectory()
 const views = useViews()
 useChangeInAddress(() => props.view)
@@ -95,7 +98,13 @@ function keep(event: Event): void {
       <template v-if="count !== undefined"
         ><b>{{ grouped(count) }}</b
         >{{ ' ' }}<span class="soft">{{ tallyWords.itemsWord(count) }}</span></template
-      >
+      ><IconButton
+        class="acts"
+        :icon="mdiDotsHorizontal"
+        :label="sentenceWords.acts"
+        aria-haspopup="menu"
+        @click="emit('menu', $event.currentTarget as HTMLElement)"
+      />
       <div v-if="isPast" class="kept">{{ sentenceWords.notApplied }}</div>
       <div v-if="isChanged" class="kept">
         <span :class="{ rust: isOvertaken }">{{ isOvertaken ? keepWords.overtaken : viewWords.notKept }}</span>

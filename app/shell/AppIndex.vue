@@ -23,7 +23,7 @@ import { isShowingKeys } from './shortcuts'
 import { ViewDialog } from '../sentence/editors'
 import IndexViews from './IndexViews.vue'
 import { useProjectActs } from './use-project-acts'
-import { useViewActs } from './use-view-acts'
+import ViewMenu from './ViewMenu.vue'
 
 /** The table of contents: my queue, then the projects, each with its views, the team's first. */
 defineProps<{ folded: boolean }>()
@@ -34,9 +34,13 @@ const session = useSession()
 const preferences = usePreferences()
 const route = useRoute()
 const router = useRouter()
-/** A view that is asked about, or that is to be made. */
-const asked = shallowRef<{ project: Project; of?: View; from?: View }>()
-const viewActs = useViewActs((what) => (asked.value = what))
+const viewMenu = shallowRef<{ project: Project; view: View } & ReturnType<typeof placeOf>>()
+function openViewMenu(project: Project, view: View, event: MouseEvent | KeyboardEvent): void {
+  event.preventDefault()
+  viewMenu.value = { project, view, ...placeOf(event) }
+}
+/** In which project a view is to be made. */
+const begun = shallowRef<Project>()
 const isStarting = ref(false)
 const mayStart = computed(() => directory.may('start projects'))
 const here = (path: string): 'page' | undefined => (route.path === path ? 'page' : undefined)
@@ -79,11 +83,14 @@ const menu = ref<{
   point?: [number, number] | undefined
   above?: boolean
 }>()
+function placeOf(event: MouseEvent | KeyboardEvent): { at: HTMLElement; point?: [number, number] } {
+  const isPointer = event.type === 'contextmenu' && (event as MouseEvent).button === 2
+  const at = event.currentTarget as HTMLElement
+  return { at, ...(isPointer && { point: [(event as MouseEvent).clientX, (event as MouseEvent).clientY] }) }
+}
 function openMenu(label: string, acts: readonly Act[], event: MouseEvent | KeyboardEvent): void {
   event.preventDefault()
-  const at = event.currentTarget as HTMLElement
-  const isPointer = event.type === 'contextmenu' && (event as MouseEvent).button === 2
-  menu.value = { label, acts, at, ...(isPointer && { point: [(event as MouseEvent).clientX, (event as MouseEvent).clientY] }) } // prettier-ignore
+  menu.value = { label, acts, ...placeOf(event) }
 }
 const named = shallowRef<Project>()
 const erased = shallowRef<Project>()
@@ -96,7 +103,7 @@ const {
   (project) => (named.value = project),
   (project) => (kept.value = project),
   (project) => (erased.value = project),
-  (project) => (asked.value = { project }),
+  (project) => (begun.value = project),
 )
 const archived = computed(restoring)
 const patterns = computed(opening)
@@ -177,7 +184,7 @@ const ownActs = (): Act[] => [
         <IndexViews
           v-if="!isFolded(project)"
           :project="project"
-          @menu="(view, event) => openMenu(view.name, viewActs(project, view), event)"
+          @menu="(view, event) => openViewMenu(project, view, event)"
         />
       </section>
       <VBtn v-if="mayStart" class="start" @click="isStarting = true">{{ frameWords.newProject }}</VBtn>
@@ -208,7 +215,8 @@ const ownActs = (): Act[] => [
       }}</span>
     </VBtn>
     <ActMenu v-if="menu" v-bind="menu" @close="menu = undefined" />
-    <ViewDialog v-if="asked" v-bind="asked" @leave="asked = undefined" />
+    <ViewMenu v-if="viewMenu" v-bind="viewMenu" @close="viewMenu = undefined" />
+    <ViewDialog v-if="begun" :project="begun" @leave="begun = undefined" />
     <NewProject v-model="isStarting" />
     <NameProject v-model="named" />
     <KeepPattern v-model="kept" />

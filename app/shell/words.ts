@@ -32,6 +32,9 @@ export const viewActWords = {
   about: 'Name, audience …',
   another: 'Make another like it …',
   first: 'Make it the first',
+  csv: 'Save as CSV',
+  csvShown: 'Save as CSV, as shown',
+  print: 'Print …',
 } as const
 
 export const lineWords = {

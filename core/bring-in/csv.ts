@@ -1,6 +1,7 @@
 import Papa from 'papaparse'
 import { fail, ok, problem, type Result } from '../base/result'
 import { mostRecords } from './limits'
+import { plainText } from './print-csv'
 
 /** A record of a file, with the line it begins in (the first is 1). */
 export interface CsvRecord {
@@ -41,7 +42,7 @@ export function parseCsv(text: string): Result<CsvTable> {
       const errors = row.errors.filter((error) => error.type === 'Quotes')
       if (errors.length) broken ??= line
       delimiter = row.meta.delimiter
-      if (row.data.some((cell) => cell !== '')) records.push({ line, cells: row.data })
+      if (row.data.some((cell) => cell !== '')) records.push({ line, cells: row.data.map(plainText) })
       line += countLines(body, at, row.meta.cursor)
       at = row.meta.cursor
     },

@@ -53,5 +53,5 @@ it('a phrase about a field that was removed stays as it was called, and is past 
   expect(past()).toEqual([false, false])
   state.set('field', effort, 'archived', true)
   expect(past()).toEqual([true, false])
-  expect(sentenceOf(view, wording)[4]).toMatchObject({ words: expect.stringContaining('the removed field effort') as string }) // prettier-ignore
+  expect(sentenceOf(view, wording).find((piece) => 'phrase' in piece && piece.phrase === 'where:0')).toMatchObject({ words: expect.stringContaining('the removed field effort') as string }) // prettier-ignore
 })

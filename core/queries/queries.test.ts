@@ -1,6 +1,5 @@
 import fc from 'fast-check'
 import { beforeEach, describe, expect, it } from 'vitest'
-import { must } from '#core/base/result'
 import { isSameValue } from '#core/base/sorted-ids'
 import { fieldRef } from '#core/facts/registry'
 import type { BoardAnswer } from '#core/layouts/board'

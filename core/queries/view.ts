@@ -5,7 +5,7 @@ import { fieldRef } from '../facts/registry'
 import type { DefinitionIn, ShownView } from '../layouts/contract'
 import { layoutOf } from '../layouts/registry'
 import { mapLists, saidLayout, type LayoutAnswer } from '../layouts/said'
-import { isHead, rowOf, valuesApart, type Row, type Sums } from '../layouts/rows'
+import { isHead, isOutlined, rowOf, valuesApart, type GroupHead, type Row, type Sums } from '../layouts/rows'
 import { isInItem } from '../fields/registry'
 import type { LayoutName } from '../model/names'
 import type { Reader } from '../model/reader'
@@ -44,6 +44,15 @@ export const itemsInView = askedQuery<LinesInput, string[]>((context, { folded =
   watch.lists.fold(folded)
   return watch.itemsOn(from, to)
 })
+
+/** A line of a view as it is read whole: an item with how deep it stands, or the head of a group. */
+export type WholeLine = { readonly item: Item; readonly level: number } | { readonly head: GroupHead }
+/** All lines of a view, whatever a page looks at; undefined: there is no such view. */
+export function linesInView(context: QueryContext, { folded = [], ...input }: LinesInput) {
+  const watch = new ViewWatch(context, input)
+  watch.lists.fold(folded)
+  return watch.whole()
+}
 
 /** Rows that a list hands out on either side of what is looked at, so that scrolling finds them there. */
 const margin = 400
@@ -149,6 +158,22 @@ class ViewWatch implements Watch<LayoutAnswer | undefined> {
       return stretch
     })
     return [...found]
+  }
+
+  /** Every line of its lists, one list after another. */
+  whole(): { definition: ViewDefinition; project: Project['id']; lines: WholeLine[] } | undefined {
+    if (!this.#shown) return undefined
+    const { live, definition, project } = this.#shown
+    const { table } = live.plan.context
+    const lines: WholeLine[] = []
+    const rowAt = (row: number) => ({ item: table.at(row) }) as unknown as Row
+    const within = (_list: string, length: number): [number, number] => [0, length]
+    mapLists(layoutOf(definition).answer({ ...this.#view(this.#shown), window: within, rowAt }), (_list, stretch) => {
+      for (const line of stretch.rows)
+        lines.push(isHead(line) ? { head: line } : { item: line.item, level: isOutlined(line) ? line.level : 0 })
+      return stretch
+    })
+    return { definition, project: project.id, lines }
   }
 
   answer(): LayoutAnswer | undefined {

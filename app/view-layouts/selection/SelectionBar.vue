@@ -1,20 +1,22 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { VBtn } from 'vuetify/components/VBtn'
-import type { Project } from '#core/model/records'
+import type { ItemId, Project, View } from '#core/model/records'
 import { useChanges } from '../../data/changes'
 import { useDirectory } from '../../data/directory'
 import { useSelection } from '../../data/selection'
+import { useViews } from '../../data/views'
 import { useAsk } from '../../data/use-ask'
 import { PopMenu } from '../../parts/controls'
-import { copyText } from '../../parts/copy'
+import { copyText, saveCsv } from '../../parts/copy'
 import { grouped } from '../../counted'
 import { selectionWords } from './words'
 import { ChangeMany, RefusedList } from './later'
 import { useForMany } from './use-for-many'
 
 /** What can be done with the items that are selected: one step, one undo. */
-const props = defineProps<{ project: Project }>()
+const props = defineProps<{ project: Project; view?: View }>()
+const views = useViews()
 const selection = useSelection()
 const directory = useDirectory()
 const changes = useChanges()
@@ -27,6 +29,11 @@ const { refused, send, goOn } = useForMany()
 
 async function archive(): Promise<void> {
   if (await send({ type: 'items.archive', items: ids.value, archived: true })) selection.clear()
+}
+async function takeOut(): Promise<void> {
+  const { view } = props
+  const text = view && (await ask('csv', { ...views.inputOf(view), as: 'values', items: ids.value as ItemId[] }))
+  if (text) saveCsv(view.name, text)
 }
 async function copy(): Promise<void> {
   const text = await ask('copied', { items: ids.value })
@@ -48,6 +55,7 @@ async function copy(): Promise<void> {
       <VBtn variant="plain" @click="archive">{{ selectionWords.archive }}</VBtn>
     </template>
     <VBtn variant="plain" @click="copy">{{ selectionWords.copy }}</VBtn>
+    <VBtn v-if="view" variant="plain" @click="takeOut">{{ selectionWords.csv }}</VBtn>
     <VBtn variant="plain" @click="selection.clear()">{{ selectionWords.clear }}</VBtn>
     <PopMenu v-if="at" :at="at" above @close="at = undefined">
       <ChangeMany :project="project" :items="ids" :send="send" @leave="at = undefined" />

@@ -8,6 +8,7 @@ export const selectionWords = {
   selected: 'selected',
   change: 'Change …',
   archive: 'Archive',
+  csv: 'Save as CSV',
   copy: 'Copy',
   clear: 'Clear selection',
   copied: (count: number) => `Copied ${counted(count, 'line', 'lines')}.`,

@@ -5,6 +5,7 @@ import { VBtn } from 'vuetify/components/VBtn'
 import { figuresOf } from '#core/fields/registry'
 import { answerIn } from '#core/queries/page-seed'
 import AppFrame from '../../../shell/AppFrame.vue'
+import { ViewMenu } from '../../../shell/around'
 import { ItemPanel } from '../../../item/panel'
 import ViewSentence from '../../../sentence/ViewSentence.vue'
 import { binWords } from '../../../bin/words'
@@ -50,6 +51,8 @@ const shown = computed(() =>
 const binned = computed(() =>
   view.value?.archived && view.value.project === project.value?.id ? view.value : undefined,
 )
+/** Where what can be done with the view is listed. */
+const menuAt = shallowRef<HTMLElement>()
 const said = computed(() => shown.value && tally.value)
 /** How many items and what effort there is, is said in the tally in any case. */
 const totalTexts = computed(() => {
@@ -83,7 +86,20 @@ const walk = (key: string) => {
 <template>
   <AppFrame @keydown.esc="escape">
     <template #sentence>
-      <ViewSentence v-if="shown" :view="shown.view" :definition="shown.definition" :count="said?.sums.items" />
+      <ViewSentence
+        v-if="shown"
+        :view="shown.view"
+        :definition="shown.definition"
+        :count="said?.sums.items"
+        @menu="menuAt = $event"
+      />
+      <ViewMenu
+        v-if="menuAt && shown"
+        :project="shown.project"
+        :view="shown.view"
+        :at="menuAt"
+        @close="menuAt = undefined"
+      />
       <div v-else-if="binned" class="ends">
         <h1 class="gone">{{ binWords.notHere }}</h1>
         <VBtn v-if="directory.mayKeep(binned)" variant="outlined" @click="views.restoreFromBin(binned)">{{
@@ -107,7 +123,7 @@ const walk = (key: string) => {
       ><ItemPanel :item-key="openKey" :view="view" :definition="definition" @close="open(undefined)" @open="open"
     /></template>
     <template #tally>
-      <SelectionBar v-if="selection.count && shown" :project="shown.project" />
+      <SelectionBar v-if="selection.count && shown" :project="shown.project" :view="shown.view" />
       <span v-if="said"
         ><b>{{ grouped(said.sums.items) }}</b> {{ tallyWords.itemsWord(said.sums.items)
         }}<template v-if="effort">

@@ -1,0 +1,29 @@
+<script setup lang="ts">
+import { nextTick, ref, shallowRef } from 'vue'
+import type { Project, View } from '#core/model/records'
+import ActMenu from '../parts/ActMenu.vue'
+import { ViewDialog } from '../sentence/editors'
+import { useViewActs } from './use-view-acts'
+
+/** What can be done with a view, and what is asked for it. */
+const props = defineProps<{
+  project: Project
+  view: View
+  at: HTMLElement
+  point?: [number, number] | undefined
+}>()
+const emit = defineEmits<{ close: [] }>()
+const isOpen = ref(true)
+const asked = shallowRef<{ of?: View; from?: View }>()
+const acts = useViewActs((what) => (asked.value = what))
+/** What was chosen may ask for something. */
+function close(): void {
+  isOpen.value = false
+  void nextTick(() => asked.value ?? emit('close'))
+}
+</script>
+
+<template>
+  <ActMenu v-if="isOpen" :acts="acts(props.project, view)" :label="view.name" :at="at" :point="point" @close="close" />
+  <ViewDialog v-if="asked" :project="project" v-bind="asked" @leave="emit('close')" />
+</template>

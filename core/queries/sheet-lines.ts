@@ -1,0 +1,121 @@
+/** How a sheet is worked out: no part of what a worker begins with. */
+import { dateIn } from '../base/dates'
+import { printCsv, safeText } from '../bring-in/print-csv'
+import { figuresOf, fieldTypes, shownType, typeOf } from '../fields/registry'
+import { valuesApart, type GroupHead } from '../layouts/rows'
+import { fieldContext, itemKey, type Reader } from '../model/reader'
+import type { Field, Item, ItemId, ViewDefinition } from '../model/records'
+import { calledIn } from '../model/called'
+import { dayIn, type QueryContext } from './contract'
+import { linesInView, type LinesInput, type WholeLine } from './view'
+
+/** `values`: so that they can be read back. `shown`: as the view shows them, days as the reader writes them. */
+export type SheetForm = 'values' | 'shown'
+export interface SheetInput extends LinesInput {
+  readonly as: SheetForm
+  /** These items alone, in the order of the view; those that it does not hold come last. */
+  readonly items?: readonly ItemId[]
+}
+/** A column of a sheet. */
+export interface SheetColumn {
+  readonly name: string
+  readonly isNumber: boolean
+  /** Its longest cell, in characters. */
+  readonly width: number
+}
+/** A line of a sheet: an item's cells, or the head of a group. */
+export type SheetLine = { readonly cells: readonly string[]; readonly level: number } | { readonly head: GroupHead }
+/** A view as a sheet. */
+export interface Sheet {
+  readonly columns: readonly SheetColumn[]
+  readonly lines: readonly SheetLine[]
+}
+
+const builtIn = ['key', 'title', 'kind', 'status', 'part of'] as const
+
+/** A view's rows as texts, with the heads of its groups; undefined: there is no such view. */
+export function sheetOf(context: QueryContext, input: SheetInput): Sheet | undefined {
+  const found = linesInView(context, input)
+  if (!found) return undefined
+  const { definition, project } = found
+  const fields = fieldsOut(context.state, definition)
+  const cells = cellsOf(context, fields, input.as)
+  const lines: SheetLine[] = linesOf(context, input, found.lines).map((line) =>
+    'head' in line ? line : { cells: cells(line.item), level: line.level },
+  )
+  const names = [...builtIn.map((name) => (name === 'title' || name === 'status' ? (calledIn(context.state.maybe('project', project), name) ?? name) : name)), ...fields.map((field) => headOf(field, input.as))] // prettier-ignore
+  const columns = names.map((name, i) => ({
+    name,
+    isNumber: i >= builtIn.length && typeOf(fields[i - builtIn.length]!).kind === 'number',
+    width: lines.reduce((most, line) => ('cells' in line ? Math.max(most, line.cells[i]!.length) : most), name.length),
+  }))
+  return { columns, lines }
+}
+
+/** A view's items as delimited text; '' where there is no such view. */
+export function csvOf(context: QueryContext, input: SheetInput): string {
+  const found = sheetOf(context, input)
+  if (!found) return ''
+  const records = found.lines.flatMap((line) => ('cells' in line ? [line.cells] : []))
+  return printCsv(found.columns.map(({ name }) => name), records) // prettier-ignore
+}
+
+/** The lines of the view, or those of some items. An item that is in several groups comes once where no heads are told. */
+function linesOf({ state }: QueryContext, { items, as }: SheetInput, all: readonly WholeLine[]): WholeLine[] {
+  const once = new Set<string>()
+  const wanted = items && new Set<string>(items)
+  const lines = all.filter((line) => {
+    if ('head' in line) return !wanted && as === 'shown'
+    if ((wanted && !wanted.has(line.item.id)) || (as === 'values' && once.has(line.item.id))) return false
+    once.add(line.item.id)
+    return true
+  })
+  const others = (items ?? []).flatMap((id) => (once.has(id) ? [] : (state.maybe('item', id) ?? [])))
+  return [...lines, ...others.map((item) => ({ item, level: 0 }))]
+}
+
+/** What a view shows, but long texts: their words are the server's. */
+const fieldsOut = (reader: Reader, { show }: ViewDefinition): Field[] =>
+  show.flatMap((id) => {
+    const field = reader.maybe('field', id)
+    return field && !field.archived && !typeOf(field).isApart ? [field] : []
+  })
+
+/** Of plain numbers: `h`. */
+const unitOf = (field: Field): string => (shownType(field) === 'number' ? figuresOf(field).unit : '')
+const headOf = (field: Field, as: SheetForm): string => {
+  const unit = as === 'values' ? unitOf(field) : ''
+  return unit ? `${field.name} (${unit})` : field.name
+}
+
+function cellsOf(context: QueryContext, fields: readonly Field[], as: SheetForm): (item: Item) => string[] {
+  const { state } = context
+  const day = dayIn(context)
+  const contexts = fields.map((field) => fieldContext(state, field))
+  const name = (entity: 'kind' | 'status', id: string) => safeText(state.maybe(entity, id)?.name ?? '')
+  const cell = (field: Field, i: number, item: Item): string => {
+    const value = item.values[field.id]
+    if (value === undefined || value === null) return ''
+    const type = fieldTypes[shownType(field)]
+    if (as === 'shown' && type.kind === 'day') return day(String(value))
+    if (as === 'shown' && type.kind === 'instant') return day(dateIn(state.workspace().timeZone, String(value)))
+    if (as === 'shown' && type.kind === 'number' && typeof value === 'number') return figuresOf(field).say(value)
+    // The unit is in the head, so that a spreadsheet has numbers.
+    if (as === 'values' && unitOf(field) && typeof value === 'number') return figuresOf(field).bare(value)
+    const text = type.print(value, contexts[i]!)
+    return type.kind === 'number' ? text : safeText(text)
+  }
+  return (stored) => {
+    const apart = valuesApart(state, context.today(), stored, fields)
+    const item = apart ? { ...stored, values: { ...stored.values, ...apart } } : stored
+    const parent = item.parent && state.maybe('item', item.parent)
+    return [
+      itemKey(state, item),
+      safeText(item.title),
+      name('kind', item.kind),
+      name('status', item.status),
+      parent ? itemKey(state, parent) : '',
+      ...fields.map((field, i) => cell(field, i, item)),
+    ]
+  }
+}
