@@ -17,6 +17,24 @@ const calledOnLoad = {
   },
 }
 
+/**
+ * What Vuetify's buttons, inputs and drawers bring along and nothing here shows: a spinner, a bar that runs, a picture
+ * behind. Nothing is drawn in their place.
+ */
+const unusedOfVuetify = {
+  name: 'wrenleaf:unused-of-vuetify',
+  enforce: 'pre' as const,
+  resolveId: (source: string, importer: string | undefined) =>
+    /\/vuetify\/lib\/(components\/(VBtn|VNavigationDrawer)\/|composables\/loader)/.test(importer ?? '') &&
+    /\/(VImg|VProgressCircular|VProgressLinear)\/index\.js$/.test(source)
+      ? '\0nothing-drawn'
+      : undefined,
+  load: (id: string) =>
+    id === '\0nothing-drawn'
+      ? 'const nothing = () => null; export { nothing as VImg, nothing as VProgressCircular, nothing as VProgressLinear }'
+      : undefined,
+}
+
 /** A page gets its first answers with it and all others from its worker (`app/data`). */
 const unusedOfNuxt = /\/nuxt\/dist\/app\/composables\/(asyncData|fetch|component|preview)\.js$/
 
@@ -68,6 +86,7 @@ export default defineNuxtConfig({
     alias: { '#core': core },
   },
   vite: {
+    plugins: [unusedOfVuetify],
     // Nothing here is written with Vue's options, and Vuetify would add one of its own to every component there is.
     vue: { features: { optionsAPI: false } },
     worker: { format: 'es' },

@@ -30,6 +30,4 @@ export const binWords = {
   viewTitle: (name: string) => `Delete the view ${name} for good?`,
   viewAbout: 'The items stay. Nothing brings the view back.',
   deleteIt: 'Delete for good',
-  notHere: 'This view is in the bin.',
-  openBin: 'Open the bin',
 } as const

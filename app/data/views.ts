@@ -4,7 +4,7 @@ import { shallowRef } from 'vue'
 import { isSameValue } from '#core/base/sorted-ids'
 import { longestName } from '#core/base/text'
 import type { PersonId, View, ViewDefinition, ViewId } from '#core/model/records'
-import { rankAfter } from '#core/base/ranks'
+import { soon } from '../fetched'
 import { hasWidths, widthsOf as widthsSeen } from '#core/model/looks'
 import type { Draft } from '#core/queries/drafts'
 import type { ViewInput } from '#core/queries/view'
@@ -12,6 +12,9 @@ import { begun, draftsKey } from './begin'
 import { useChanges } from './changes'
 import { useDirectory } from './directory'
 import { useSession } from './session'
+
+/** Keys of places are made when a view is. */
+const ranks = soon(() => import('#core/base/ranks'))
 
 /** What a new view is, besides its project and who made it. */
 export type NewView = Pick<View, 'name' | 'definition' | 'audience'> &
@@ -78,6 +81,7 @@ export const useViews = defineStore('views', () => {
   /** Makes a view after all others. Returns its id; undefined: it was not made. */
   async function add(project: View['project'], made: NewView): Promise<ViewId | undefined> {
     const id = v7() as ViewId
+    const { rankAfter } = await ranks()
     const rank = rankAfter(directory.views(project))
     const record: View = {
       ...made,

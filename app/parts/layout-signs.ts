@@ -11,7 +11,8 @@ const paths: Readonly<Record<LayoutName, string>> = {
 
 /** The sign of a view's layout, beside its name. */
 export const LayoutSign: FunctionalComponent<{ layout: LayoutName }> = ({ layout }) =>
-  h('svg', { class: 'layout-sign', viewBox: '0 0 16 16', role: 'img', 'aria-label': saidLayouts[layout].words }, [
+  h('svg', { class: 'layout-sign', viewBox: '0 0 16 16', 'aria-hidden': true }, [
+    h('title', saidLayouts[layout].words),
     h('path', { d: paths[layout] }),
   ])
 LayoutSign.props = ['layout']

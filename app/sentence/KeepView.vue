@@ -25,7 +25,7 @@ function leave(act: () => unknown): void {
 
 <template>
   <PopMenu :at="at" @close="emit('leave')">
-    <div class="keep" role="dialog" :aria-label="keepWords.compare">
+    <div class="keep" role="dialog" :aria-label="viewWords.compare">
       <template v-if="overtakenFrom">
         <h2>{{ keepWords.theirs }}</h2>
         <ChangesSaid :project="view.project" :before="overtakenFrom" :after="view.definition" />

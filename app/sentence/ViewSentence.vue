@@ -1,18 +1,18 @@
 <script setup lang="ts">
-import { computed, nextTick, ref } from 'vue'
+import { computed, getCurrentScope, nextTick, onMounted, ref } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
 import { mdiDotsHorizontal } from '@mdi/js'
 import { VBtn } from 'vuetify/components/VBtn'
 import type { View, ViewDefinition } from '#core/model/records'
 import { sentenceOf, type PhraseName } from '#core/language/sentence'
 import { PopMenu } from '../parts/controls'
 import IconButton from '../parts/IconButton.vue'
-import { KeepView, PhraseEditor, ViewDialog } from './editors'
+import { addresses, KeepView, PhraseEditor, ViewDialog } from './editors'
 import { isOwn, useDirectory } from '../data/directory'
+import { useAsk } from '../data/use-ask'
 import { useViews } from '../data/views'
-import { useChangeInAddress } from './change-in-address'
 import { grouped } from '../counted'
 import { shortened } from './shortened'
-import { keepWords } from './view-words'
 import { sentenceWords } from './words'
 import { tallyWords } from '../shell/words'
 import { viewWords } from '../view-layouts/words'
@@ -26,7 +26,15 @@ const props = defineProps<{ view: View; definition: ViewDefinition; count: numbe
 const emit = defineEmits<{ menu: [at: HTMLElement] }>()
 const directory = useDirectory()
 const views = useViews()
-useChangeInAddress(() => props.view)
+const route = useRoute()
+const router = useRouter()
+const ask = useAsk()
+// A change of the view stands in its address, once the page does.
+const scope = getCurrentScope()
+onMounted(async () => {
+  const { followAddress } = await addresses()
+  scope?.run(() => followAddress(() => props.view, route, router, ask))
+})
 const project = computed(() => directory.reader.maybe('project', props.view.project))
 const wording = useWording(() => props.view.project)
 const pieces = computed(() => (wording.value ? sentenceOf(props.definition, wording.value) : []))
@@ -107,8 +115,8 @@ function keep(event: Event): void {
       />
       <div v-if="isPast" class="kept">{{ sentenceWords.notApplied }}</div>
       <div v-if="isChanged" class="kept">
-        <span :class="{ rust: isOvertaken }">{{ isOvertaken ? keepWords.overtaken : viewWords.notKept }}</span>
-        <VBtn v-if="isOvertaken" variant="plain" aria-haspopup="dialog" @click="keep">{{ keepWords.compare }}</VBtn>
+        <span :class="{ rust: isOvertaken }">{{ isOvertaken ? viewWords.overtaken : viewWords.notKept }}</span>
+        <VBtn v-if="isOvertaken" variant="plain" aria-haspopup="dialog" @click="keep">{{ viewWords.compare }}</VBtn>
         <VBtn v-else-if="mayKeep" variant="plain" :aria-haspopup="isMine ? undefined : 'dialog'" @click="keep">{{
           isMine ? viewWords.saveMine : viewWords.keepForAll
         }}</VBtn>

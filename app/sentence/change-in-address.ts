@@ -1,22 +1,24 @@
 import { watch } from 'vue'
-import { useRoute, useRouter, type LocationQueryRaw } from 'vue-router'
+import type { LocationQueryRaw, RouteLocationNormalizedLoaded, Router } from 'vue-router'
 import type { View, ViewDefinition } from '#core/model/records'
 import { isSameValue } from '#core/base/sorted-ids'
 import { useChanges } from '../data/changes'
-import { useAsk } from '../data/use-ask'
+import type { useAsk } from '../data/use-ask'
 import { useSession } from '../data/session'
 import { useViews } from '../data/views'
 import { keepWords } from './view-words'
 import { changeFrom, changeText } from './change-text'
 
 /** What one has changed in a view and not saved stands in its address, so that it can be sent to someone. */
-export function useChangeInAddress(view: () => View | undefined): void {
-  const route = useRoute()
-  const router = useRouter()
+export function followAddress(
+  view: () => View | undefined,
+  route: RouteLocationNormalizedLoaded,
+  router: Router,
+  ask: ReturnType<typeof useAsk>,
+): void {
   const session = useSession()
   const views = useViews()
   const changes = useChanges()
-  const ask = useAsk()
   const inAddress = (): string => (typeof route.query.change === 'string' ? route.query.change : '')
   const textOf = (one: View): string => changeText(one.definition, views.definitionOf(one))
 

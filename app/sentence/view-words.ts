@@ -29,8 +29,6 @@ export const keepWords = {
   went: 'gone:',
   now: 'now:',
   before: 'before:',
-  overtaken: 'Someone saved this view in the meantime.',
-  compare: 'Compare',
   theirs: 'They changed',
   yours: 'You changed',
   saveMine: 'Save mine over it',

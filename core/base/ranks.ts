@@ -41,9 +41,3 @@ export function isRank(text: string): boolean {
     return false
   }
 }
-
-/** Orders by rank, ties by id. */
-export const compareRanked = (
-  a: { readonly rank: Rank; readonly id: string },
-  b: { readonly rank: Rank; readonly id: string },
-): number => (a.rank < b.rank ? -1 : a.rank > b.rank ? 1 : a.id < b.id ? -1 : a.id > b.id ? 1 : 0)

@@ -42,7 +42,11 @@ const usualName = 60
 export function proposedName(view: ViewDefinition, wording: Wording): string {
   const group = phraseKinds.group.words(view, wording)
   const said = [
-    ...view.where.map((condition) => conditionWords(condition, wording).replace(/^it’s /, '')),
+    ...view.where.map((condition) =>
+      conditionWords(condition, wording)
+        .replace(/^it’s /, '')
+        .replace(/^it isn’t /, 'not '),
+    ),
     ...(group ? [group] : []),
   ]
   const whole = said.join(', ') || `${view.layout === 'table' ? 'all items' : saidLayouts[view.layout].words}`

@@ -1,4 +1,4 @@
-import { compareRanked } from '../base/ranks'
+import { compareRanked } from '../base/ranked'
 import type { View } from './records'
 
 /** Views that are listed together. */

@@ -1,6 +1,6 @@
 import { plainSpeech, type Speech } from '../base/days-said'
 import { tieId } from '../base/ids'
-import { compareRanked } from '../base/ranks'
+import { compareRanked } from '../base/ranked'
 import type { FieldContext, Names } from '../fields/contract'
 import type { Lookup } from './entities'
 import type { ItemTable } from './item-table'

@@ -1,5 +1,5 @@
 import { compareText, TextIndex } from '../base/collation'
-import { compareRanked } from '../base/ranks'
+import { compareRanked } from '../base/ranked'
 import { must } from '../base/result'
 import type { Names } from '../fields/contract'
 import { entities, entityNames } from './entities'

@@ -1,6 +1,6 @@
 import { maySee } from '../access/access'
 import type { PlainDate } from '../base/dates'
-import { compareRanked } from '../base/ranks'
+import { compareRanked } from '../base/ranked'
 import { must } from '../base/result'
 import type { ItemTable } from '../model/item-table'
 import { isWorkedOn, type Reader } from '../model/reader'

@@ -1,5 +1,5 @@
 import { beforeEach, describe, expect, it } from 'vitest'
-import { compareRanked } from '../base/ranks'
+import { compareRanked } from '../base/ranked'
 import { must } from '../base/result'
 import { judge, type BareCommand as Bare } from '../commands/registry'
 import type { Person, View, ViewDefinition, ViewId } from '../model/records'

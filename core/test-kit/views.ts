@@ -3,7 +3,7 @@ import fc from 'fast-check'
 import { compareText, foldText } from '../base/collation'
 import { dateIn, dayNumber, fromDayNumber, startOf, weekday, workingDaysAfter } from '../base/dates'
 import { must } from '../base/result'
-import { compareRanked } from '../base/ranks'
+import { compareRanked } from '../base/ranked'
 import { isEmptyValue, type Value } from '../fields/contract'
 import { compareSiblings, fieldContext, fieldsOf, kindsOf, statusesOf, type Reader } from '../model/reader'
 import type {

@@ -7,7 +7,7 @@ import { command, grown, PlainRoom, smallWorkspace, today, type Dice, type Small
 import { ColumnPlaces, dropOn, heldByColumn, roomOf, roomWords } from '../board/columns'
 import { nobodysTurn, queueOf } from '../queue/queue'
 import { lateDays, turnOf } from '../model/turn'
-import { compareRanked } from '../base/ranks'
+import { compareRanked } from '../base/ranked'
 import { itemsIn, readPayload, toPayload, type Payload } from '../wire/payload'
 import { directoryFor } from '../wire/directory'
 import { seenBy } from '../wire/seen'

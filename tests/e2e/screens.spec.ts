@@ -3,7 +3,7 @@ import { generateNKeysBetween } from 'fractional-indexing'
 import { v7 } from 'uuid'
 import { starterPattern } from '#core/projects/starter-pattern'
 import { Client } from '../kit/client'
-import { expect, isAccessible, test, useDemo } from '../kit/pages'
+import { choose, expect, isAccessible, test, useDemo } from '../kit/pages'
 import { faultsOn } from '../kit/probe'
 
 const demo = useDemo()
@@ -147,6 +147,37 @@ const screens: Record<string, (page: Page) => Promise<void>> = {
     if (await page.getByRole('button', { name: 'Views' }).isVisible())
       await page.getByRole('button', { name: 'Views' }).click()
     await expect(page.getByRole('link', { name: 'The works' }).first()).toBeVisible()
+  },
+  'the bin': async (page) => {
+    await openView(page, 'All items')
+    await page.locator('[data-row="2"][data-column="1"]').click()
+    await page.keyboard.press('Shift+F10')
+    await page.getByRole('menuitem', { name: 'Archive with what’s inside' }).click()
+    await page.goto('/app/GLH/bin')
+    await expect(page.getByRole('button', { name: 'Restore' }).first()).toBeVisible()
+    await page.getByRole('checkbox').first().check()
+    await expect(page.getByText('1 chosen')).toBeVisible()
+  },
+  'a view to be made': async (page) => {
+    await openView(page, 'All items')
+    await page.getByRole('button', { name: 'What you can do with this view' }).click()
+    await page.getByRole('menuitem', { name: 'Make another like it …' }).click()
+    await expect(page.getByRole('textbox', { name: 'Name', exact: true })).toBeVisible()
+  },
+  'signals and the fields that are shown': async (page) => {
+    await openView(page, 'The works')
+    const phrases = page.getByRole('button', { name: 'all phrases' })
+    if (await phrases.isVisible()) await phrases.click()
+    await page.getByRole('button', { name: 'and …' }).click()
+    await page.getByRole('combobox', { name: 'And …' }).fill('mark items')
+    await page.getByRole('option', { name: /mark items/ }).click()
+    await choose(page.getByRole('combobox', { name: 'Add a signal' }), 'stale')
+    await expect(page.getByRole('checkbox', { name: 'stale is on' })).toBeChecked()
+  },
+  'a view to be printed': async (page) => {
+    await openView(page, 'All items')
+    await page.goto(page.url().replace('/GLH/', '/GLH/print/'))
+    await expect(page.getByRole('columnheader', { name: 'title' })).toBeVisible()
   },
   'the shortcuts': async (page) => {
     await page.locator('body').press('?')

@@ -8,7 +8,6 @@ import AppFrame from '../../../shell/AppFrame.vue'
 import { ViewMenu } from '../../../shell/around'
 import { ItemPanel } from '../../../item/panel'
 import ViewSentence from '../../../sentence/ViewSentence.vue'
-import { binWords } from '../../../bin/words'
 import { useWording } from '../../../data/wording'
 import { totalText } from '../../../parts/group-names'
 import { pageSeed } from '../../../data/page-seed'
@@ -101,11 +100,11 @@ const walk = (key: string) => {
         @close="menuAt = undefined"
       />
       <div v-else-if="binned" class="ends">
-        <h1 class="gone">{{ binWords.notHere }}</h1>
+        <h1 class="gone">{{ viewWords.inBin }}</h1>
         <VBtn v-if="directory.mayKeep(binned)" variant="outlined" @click="views.restoreFromBin(binned)">{{
-          binWords.restore
+          viewWords.restore
         }}</VBtn>
-        <VBtn variant="plain" :to="`/app/${project?.prefix}/bin`">{{ binWords.openBin }}</VBtn>
+        <VBtn variant="plain" :to="`/app/${project?.prefix}/bin`">{{ viewWords.openBin }}</VBtn>
       </div>
       <h1 v-else class="gone">{{ project ? viewWords.noView : viewWords.noSuchProject }}</h1>
     </template>
