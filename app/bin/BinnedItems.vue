@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, shallowRef } from 'vue'
 import { VBtn } from 'vuetify/components/VBtn'
+import { VCheckboxBtn } from 'vuetify/components/VCheckbox'
 import { VTextField } from 'vuetify/components/VTextField'
 import type { BinnedItem } from '#core/queries/bin'
 import type { ItemId, Project } from '#core/model/records'
@@ -58,12 +59,12 @@ async function restore(items: ItemId[]): Promise<void> {
     <ul>
       <li v-for="item in answer.items" :key="item.id" class="binned">
         <span class="what">
-          <input
+          <VCheckboxBtn
             v-if="mayChange"
-            type="checkbox"
-            :checked="chosen.has(item.id)"
+            class="tick-box"
+            :model-value="chosen.has(item.id)"
             :aria-label="binWords.choose(item.title)"
-            @change="choose(item.id, ($event.target as HTMLInputElement).checked)"
+            @update:model-value="choose(item.id, !!$event)"
           />
           <KindMark v-if="kind(item)" :name="kind(item)!.name" :icon="kind(item)!.icon" />
           <span class="num">{{ item.key }}</span>
@@ -109,6 +110,7 @@ async function restore(items: ItemId[]): Promise<void> {
   flex: 1;
 }
 .what .link {
+  min-height: var(--target);
   text-align: left;
 }
 .none {

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, nextTick, ref, shallowRef } from 'vue'
 import { mdiDragVertical } from '@mdi/js'
+import { VCheckboxBtn } from 'vuetify/components/VCheckbox'
 import { VIcon } from 'vuetify/components/VIcon'
 import { VTextField } from 'vuetify/components/VTextField'
 import { foldText } from '#core/base/collation'
@@ -83,11 +84,13 @@ function onKey(event: KeyboardEvent): void {
             end: drag?.to === shownFields.length && shownFields.at(-1)?.id === field.id,
           }"
         >
-          <label>
-            <input type="checkbox" :checked="isShown(field)" @change="toggle(field)" />
-            <span class="one-line">{{ field.name }}</span>
-            <b v-if="!isShown(field) && isNew(field)" class="new">{{ phraseWords.isNew }}</b>
-          </label>
+          <VCheckboxBtn
+            class="tick-line"
+            :model-value="isShown(field)"
+            :label="field.name"
+            @update:model-value="toggle(field)"
+          />
+          <b v-if="!isShown(field) && isNew(field)" class="new">{{ phraseWords.isNew }}</b>
           <span
             v-if="isShown(field) && !typed"
             class="grip"
@@ -128,15 +131,9 @@ li:hover {
   border-top: 1px solid var(--rule);
   padding: 6px 6px 0;
 }
-label {
+.tick-line {
   flex: 1;
   min-width: 0;
-  min-height: inherit;
-  display: flex;
-  gap: 8px;
-  align-items: center;
-  padding: 0 6px;
-  cursor: pointer;
 }
 .new {
   margin-left: auto;

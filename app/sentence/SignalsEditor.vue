@@ -2,6 +2,7 @@
 import { computed, ref } from 'vue'
 import { mdiArrowDown, mdiArrowUp, mdiClose } from '@mdi/js'
 import { VBtn } from 'vuetify/components/VBtn'
+import { VCheckboxBtn } from 'vuetify/components/VCheckbox'
 import { VSelect } from 'vuetify/components/VSelect'
 import { VTextField } from 'vuetify/components/VTextField'
 import { longestName } from '#core/base/text'
@@ -120,11 +121,11 @@ function colourBy(key: string): void {
       <p class="soft">{{ phraseWords.signalsAbout }}</p>
       <ol :aria-label="phraseWords.signals">
         <li v-for="(one, i) in signals" :key="i" :class="{ off: one.isOff }">
-          <input
-            type="checkbox"
-            :checked="!one.isOff"
+          <VCheckboxBtn
+            class="tick-box"
+            :model-value="!one.isOff"
             :aria-label="phraseWords.signalOn(one.name)"
-            @change="set(i, { isOff: !($event.target as HTMLInputElement).checked || undefined })"
+            @update:model-value="set(i, { isOff: !$event || undefined })"
           />
           <SignalMark :sign="one.sign" :colour="one.colour" :name="one.name" />
           <button type="button" class="what" :aria-label="phraseWords.moreOf(one.name)" @click="at = i">

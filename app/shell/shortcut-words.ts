@@ -31,6 +31,8 @@ export const keysWords = {
         ['Home End', 'first or last cell of the row; with Ctrl, of the table'],
         ['Shift ← →', 'on a column’s name: narrower or wider; Shift Home: its usual width'],
         ['Shift ↑ ↓', 'select a range of rows; Ctrl A: all, Ctrl Space: one more, Esc: none'],
+        ['Ctrl C Ctrl V', 'copy the cell or the selected rows; paste cells from here on, as if typed'],
+        ['Ctrl D', 'fill the selected rows with what the first of them has in this column'],
         ['Alt →', 'put the row, or what is selected, inside the row above'],
         ['Shift F10', 'show what you can do with the item'],
       ],

@@ -108,7 +108,7 @@ test('a view is made by typing, shown to two people, kept by a reader as their o
     await choose(form.getByRole('combobox', { name: 'People' }), one)
   await page.keyboard.press('Escape')
   await form.getByRole('button', { name: 'Make the view' }).click()
-  await expect(page.getByRole('button', { name: 'by bay' })).toBeVisible()
+  await expect(page.getByRole('button', { name: 'by bay', exact: true })).toBeVisible()
   await expect(page.getByRole('button', { name: 'assignees, due, bay and effort' })).toBeVisible()
   await expect(views(page).getByText('Every Monday')).toBeVisible()
   for (const one of [noor, yuki])
@@ -233,4 +233,35 @@ test('a view goes out as a file, and onto paper', async ({ browser }) => {
   const [width, height] = sizeOf(upright)
   expect(height! / width!).toBeCloseTo(Math.SQRT2, 2)
   expect(pagesOf(upright)).toBeGreaterThan(3)
+})
+
+test('a range goes out to a text and comes back, read as if typed; a column is filled downwards', async ({
+  browser,
+}) => {
+  const page = await demo.as(browser, 'Séverine', { at: 'All items' })
+  await page.context().grantPermissions(['clipboard-read', 'clipboard-write'])
+  const text = () => page.evaluate(() => navigator.clipboard.readText())
+  const cell = (title: string, column: number) => rowOf(page, title).first().locator(`[data-column="${column}"]`)
+  const [first, second] = ['Rewire pump control', 'Lag the return pipes']
+  // Rows that are selected are copied whole.
+  await cell(first, 1).click()
+  await page.keyboard.press('Shift+ArrowDown')
+  await page.keyboard.press('Control+c')
+  await expect.poll(text).toMatch(/^GLH-6\tRewire pump control\ttask\t.*\nGLH-7\tLag the return pipes\t/)
+  await page.keyboard.press('Escape')
+  // Two cells of effort, read as they are typed; one that cannot be read is told, the other is set.
+  await page.evaluate(() => navigator.clipboard.writeText('2,5\nmuch\n'))
+  await cell(first, 6).click()
+  await page.keyboard.press('Control+v')
+  await expect(cell(first, 6)).toHaveText('2.5 h')
+  await expect(page.getByText(/1 cell changed\. GLH-7, effort: .*“much” isn’t a number/)).toBeVisible()
+  await page.keyboard.press('Control+z')
+  await expect(cell(first, 6)).toHaveText('6 h')
+  // Filled downwards.
+  await cell(first, 6).click()
+  await page.keyboard.press('Shift+ArrowDown')
+  await page.keyboard.press('Control+d')
+  await expect(cell(second, 6)).toHaveText('6 h')
+  await page.keyboard.press('Control+z')
+  await expect(cell(second, 6)).toHaveText('5 h')
 })

@@ -60,7 +60,7 @@ const screens: Record<string, (page: Page) => Promise<void>> = {
   },
   'an item beside': async (page) => {
     await openView(page, 'All items')
-    await page.goto(`${page.url()}?item=GLH-6`)
+    await page.goto(`${page.url().split('?')[0]}?item=GLH-6`)
     await expect(page.getByText('What happened')).toBeVisible()
   },
   'a phrase': async (page) => {

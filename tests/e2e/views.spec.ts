@@ -89,7 +89,7 @@ test('why an item is not here: phrases that leave it out, an empty view, the sea
   await panel.getByRole('button', { name: 'Remove this phrase' }).click()
   await expect(panel.getByText('Shown here: this view leaves nothing out.')).toBeVisible()
   // What is archived is in no view.
-  await panel.getByRole('button', { name: 'Archive' }).click()
+  await panel.getByRole('button', { name: 'Archive', exact: true }).click()
   await expect(panel.getByText('Hidden here: it’s archived.')).toBeVisible()
   await page.keyboard.press('Escape')
   // An empty view says what each phrase leaves.

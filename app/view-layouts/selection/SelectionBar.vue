@@ -55,7 +55,7 @@ async function copy(): Promise<void> {
       <VBtn variant="plain" @click="archive">{{ selectionWords.archive }}</VBtn>
     </template>
     <VBtn variant="plain" @click="copy">{{ selectionWords.copy }}</VBtn>
-    <VBtn v-if="view" variant="plain" @click="takeOut">{{ selectionWords.csv }}</VBtn>
+    <VBtn v-if="view" class="out" variant="plain" @click="takeOut">{{ selectionWords.csv }}</VBtn>
     <VBtn variant="plain" @click="selection.clear()">{{ selectionWords.clear }}</VBtn>
     <PopMenu v-if="at" :at="at" above @close="at = undefined">
       <ChangeMany :project="project" :items="ids" :send="send" @leave="at = undefined" />
@@ -74,6 +74,10 @@ async function copy(): Promise<void> {
 @media (max-width: 700px) {
   .selection > .v-btn {
     min-width: 44px;
+  }
+  /* A phone has no room for it, and little use of the file. */
+  .selection > .out {
+    display: none;
   }
 }
 </style>

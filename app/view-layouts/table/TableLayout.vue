@@ -7,7 +7,10 @@ import { totalWords } from '#core/language/phrases'
 import type { BuiltIn } from '#core/model/called'
 import type { Total, ViewDefinition } from '#core/model/records'
 import { isHead, isOutlined, type GroupHead, type ListLine, type Row, type OutlineRow } from '#core/layouts/rows'
+import { speechOf } from '../../data/speech'
+import { useAsk } from '../../data/use-ask'
 import { useQuery } from '../../data/use-query'
+import { copyText } from '../../parts/copy'
 import { headOf } from '../../parts/called'
 import { valueText } from '../../parts/group-names'
 import { usePreferences } from '../../data/preferences'
@@ -33,7 +36,7 @@ import { RowMenu } from '../../parts/row-menu'
 import GroupHeadRow from './GroupHeadRow.vue'
 import TableHead from './TableHead.vue'
 import { useLightRows } from './use-light-rows'
-import { HeadActs, outlineDrag, sayWorked } from './beside'
+import { HeadActs, outlineDrag, ranges, sayWorked } from './beside'
 import { columnsOf, gridTemplate, leastWidth, levelWidth, outlineColumns, type HeadPlace } from './columns'
 import { marksOf } from '../../parts/signal-marks'
 import TableRow from './TableRow.vue'
@@ -303,6 +306,27 @@ const nest = useNesting({
   toggleFold,
   release: () => query.hold([]),
 })
+const ask = useAsk()
+/** Copies cells, fills a column downwards, or pastes a text. */
+async function range(act: 'copy' | 'fill' | 'paste', text = ''): Promise<void> {
+  const { copiedText, fillDown, pasteText } = await ranges()
+  const table = {
+    view: props.view, input: views.inputOf(props.view), folded: folded.value, chosen: new Set(selection.ids), at: at.value,
+    columns: columns.value.map(({ id }) => id), nameOf: (id: string) => columns.value.find((one) => one.id === id)?.name ?? '',
+  } // prettier-ignore
+  const around = { ask: ask as never, changes, speech: speechOf(directory) }
+  if (act === 'fill') return fillDown(table, around)
+  if (act === 'paste') return pasteText(table, around, text)
+  const copied = await copiedText(table, around)
+  if (copied !== undefined) await copyText(copied)
+}
+function pasted(event: ClipboardEvent): void {
+  const text = event.clipboardData?.getData('text/plain')
+  const isCell = (event.target as HTMLElement).getAttribute('role') === 'gridcell'
+  if (!text || !isCell || editing.value || !mayEdit.value) return
+  event.preventDefault()
+  void range('paste', text)
+}
 const cells = useCells({
   lines: () => total.value,
   columns: () => columns.value,
@@ -321,6 +345,7 @@ const cells = useCells({
   walk: (key) => emit('walk', key),
   addItem: () => insert.open(at.value.row) || addLine.value?.focus(),
   menu: openMenu,
+  range: (act) => void range(act),
   select,
   hasSelection: () => selection.count > 0,
   nest: (step, row) => void nest(step, row),
@@ -355,6 +380,7 @@ function keepSent(index: number, title: string | undefined): void {
       aria-multiselectable="true"
       :class="{ aside }"
       @keydown="cells.onKey"
+      @paste="pasted"
       @scroll.passive="aside = scroller?.scrollLeft ?? 0"
     >
       <TableHead

@@ -11,5 +11,8 @@ export const nesting = soon(() => import('./nesting'))
 /** What a group asks of an item that is typed in it. */
 export const groups = soon(() => import('#core/entry/in-group'))
 
+/** Cells to a spreadsheet and from one. */
+export const ranges = soon(() => import('./range'))
+
 /** How a field is worked out, in words. */
 export const sayWorked = async () => (await import('../../parts/worked-text')).workedSaid

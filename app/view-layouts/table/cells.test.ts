@@ -69,6 +69,7 @@ const grid = () =>
     addItem: () => said.push('add'),
     openTo: (level) => said.push(`open to ${level}`),
     nest: (step, row) => said.push(`${step} ${row}`),
+    range: (act) => void said.push(act),
     hasSelection: () => isSelecting,
     select: {
       toggle: (row) => void said.push(`toggle ${row}`),
@@ -94,6 +95,16 @@ describe('the cell that has the keyboard', () => {
     onKey(key(name, more))
     expect([at.value.row, at.value.column]).toEqual([row, column])
   }) // prettier-ignore
+
+  it('copies cells, and fills downwards where one may', () => {
+    const { focus, onKey } = grid()
+    focus(5, 1)
+    said.length = 0
+    for (const name of ['c', 'd']) onKey(key(name, { ctrlKey: true }))
+    mayEdit = false
+    for (const name of ['c', 'd']) onKey(key(name, { ctrlKey: true }))
+    expect(said.filter((one) => !one.startsWith('walk'))).toEqual(['copy', 'fill', 'copy'])
+  })
 
   it('moves as well where its cell has not been drawn yet, and the table hears the keys', () => {
     const cells = grid()

@@ -36,6 +36,8 @@ interface Grid {
   walk(key: string): void
   /** The keyboard asks for a new item. */
   addItem(): void
+  /** Copies cells, or fills the column downwards. */
+  range(act: 'copy' | 'fill'): void
   /** Selecting rows. */
   readonly select: ReturnType<typeof useSelect>
   hasSelection(): boolean
@@ -129,6 +131,9 @@ export function useCells(grid: Grid) {
     const turns = turning(event, row, column)
     const step = event.altKey ? steps[event.key] : undefined
     if (step && !grid.mayEdit()) return
+    const acts = { c: 'copy', d: 'fill' } as const
+    const act = (event.ctrlKey || event.metaKey) && !event.altKey && !event.shiftKey ? acts[event.key as 'c' | 'd'] : undefined // prettier-ignore
+    if (act && (act === 'copy' || grid.mayEdit())) return (event.preventDefault(), grid.range(act))
     if (selects(event, row)) return event.preventDefault()
     if (asksForMenu(event)) grid.menu(row, target)
     else if (step) grid.nest(step, row)

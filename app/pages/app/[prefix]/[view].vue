@@ -92,13 +92,6 @@ const walk = (key: string) => {
         :count="said?.sums.items"
         @menu="menuAt = $event"
       />
-      <ViewMenu
-        v-if="menuAt && shown"
-        :project="shown.project"
-        :view="shown.view"
-        :at="menuAt"
-        @close="menuAt = undefined"
-      />
       <div v-else-if="binned" class="ends">
         <h1 class="gone">{{ viewWords.inBin }}</h1>
         <VBtn v-if="directory.mayKeep(binned)" variant="outlined" @click="views.restoreFromBin(binned)">{{
@@ -107,6 +100,13 @@ const walk = (key: string) => {
         <VBtn variant="plain" :to="`/app/${project?.prefix}/bin`">{{ viewWords.openBin }}</VBtn>
       </div>
       <h1 v-else class="gone">{{ project ? viewWords.noView : viewWords.noSuchProject }}</h1>
+      <ViewMenu
+        v-if="menuAt && shown"
+        :project="shown.project"
+        :view="shown.view"
+        :at="menuAt"
+        @close="menuAt = undefined"
+      />
     </template>
     <template v-if="shown">
       <component
