@@ -229,7 +229,7 @@ function withSignals(row: Row, signals: readonly number[]): Row {
   return { ...plain, v, ...(signals.length && { signals }) }
 }
 /** What comes before them in what says whether a row is the same. */
-const signalsBegin = ' ! '
+const signalsBegin = '\u0001'
 
 /** The question with the sums of the tally after the totals of its own. */
 function withSums(question: ViewQuestion, { uses }: Project): ViewQuestion {

@@ -25,7 +25,11 @@ export const views = recordCommands({
     archived: z.nullable(text(40)),
   },
   siblings: (reader, view) => [...reader.all('view')].filter((one) => one.project === view.project),
-  check: (reader, { project, gives }) => defaultsRefusal(reader, project, gives),
+  check(reader, { id, project, gives, archived }) {
+    // When it went into the bin is said by removing it alone.
+    const isSaid = !archived || archived === reader.maybe('view', id)?.archived
+    return isSaid ? defaultsRefusal(reader, project, gives) : problem('wrong-value', { field: 'archived' })
+  },
   removal: z.object({}),
   remove: (_reader, view, _how, context) => [
     { entity: 'view', id: view.id, field: 'archived', before: null, after: context.now },

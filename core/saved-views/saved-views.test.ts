@@ -90,6 +90,9 @@ describe('a view that is kept', () => {
     expect(answer({ type: 'view.remove', target: shared.id, how: {} }, owner)).toBe('gone')
     const from = small.state.maybe('view', shared.id)?.archived ?? null
     const back: Bare = { type: 'view.set', target: shared.id, set: { archived: { from, to: null } } }
+    const forged = { from, to: 'when I like' }
+    expect(answer({ type: 'view.set', target: shared.id, set: { archived: forged } }, owner)).toBe('wrong-value')
+    expect(answer({ type: 'view.add', record: { ...own(lead), archived: 'yesterday' } }, lead)).toBe('wrong-value')
     expect(answer(back, reader)).toBe('not-allowed')
     expect(answer(back, owner)).toBe('done')
     expect(small.state.maybe('view', shared.id)).toMatchObject({ name: shared.name, archived: null })
