@@ -29,6 +29,8 @@ const emit = defineEmits<{ leave: [] }>()
 const form = ref<HTMLFormElement>()
 const input = ref<InstanceType<typeof VTextField>>()
 const title = ref('')
+/** What was not taken as it stands: it may be asked about elsewhere, and is not sent again by leaving. */
+let refused = ''
 const said = shallowReactive<Record<string, Value>>({})
 const asked = computed(() => (title.value.trim() ? (props.asks ?? []) : []))
 onMounted(() => props.isBrief && input.value?.focus())
@@ -45,13 +47,15 @@ async function take(): Promise<void> {
   if (lacking >= 0) return ask(lacking)
   const values = Object.fromEntries(asked.value.map(({ id }) => [id, said[id] ?? null]))
   title.value = ''
-  if (!(await props.add(text, values))) title.value = text
+  const isTaken = await props.add(text, values)
+  refused = isTaken ? '' : text
+  if (!isTaken) title.value = text
   else input.value?.focus()
 }
 /** What is chosen from hangs elsewhere; what is left half filled in is asked for. */
 async function leave(event: FocusEvent): Promise<void> {
   if (!props.isBrief || form.value?.contains(event.relatedTarget as Node | null)) return
-  if (asked.value.some(({ id }) => isLacking(said[id]))) return
+  if (asked.value.some(({ id }) => isLacking(said[id])) || (refused && title.value.trim() === refused)) return
   await take()
   if (!title.value) emit('leave')
 }
