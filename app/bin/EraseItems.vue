@@ -3,7 +3,6 @@ import { computed, shallowRef, watch } from 'vue'
 import type { ItemId, ProjectId } from '#core/model/records'
 import { useChanges } from '../data/changes'
 import { useAsk } from '../data/use-ask'
-import PopDialog from '../parts/PopDialog.vue'
 import TypedNumber from '../parts/TypedNumber.vue'
 import { binWords } from './words'
 
@@ -31,16 +30,14 @@ async function go(number: number): Promise<void> {
 </script>
 
 <template>
-  <PopDialog v-model="isOpen" :label="going ? binWords.titleOf(going.length) : binWords.counting">
-    <TypedNumber
-      :title="going ? binWords.titleOf(going.length) : binWords.counting"
-      :about="binWords.aboutOf"
-      :warning="binWords.forGood"
-      :label="binWords.typeNumber"
-      :go="binWords.deleteIt"
-      :held="going?.length"
-      @go="go"
-      @leave="isOpen = false"
-    />
-  </PopDialog>
+  <TypedNumber
+    v-model="isOpen"
+    :title="going ? binWords.titleOf(going.length) : binWords.counting"
+    :about="binWords.aboutOf"
+    :warning="binWords.forGood"
+    :label="binWords.typeNumber"
+    :go="binWords.deleteIt"
+    :held="going?.length"
+    @go="go"
+  />
 </template>

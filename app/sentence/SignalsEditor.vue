@@ -77,19 +77,16 @@ function colourBy(key: string): void {
         :maxlength="longestName"
         @update:model-value="$event.trim() && set(at, { name: $event })"
       />
-      <div class="signs" role="group" :aria-label="phraseWords.signalSign">
-        <button
-          v-for="sign in signalSigns"
-          :key="sign"
-          type="button"
-          :aria-label="sign"
-          :title="sign"
-          :aria-pressed="sign === chosen.sign"
-          @click="set(at, { sign })"
-        >
+      <ColourChoice
+        :colours="signalSigns"
+        :chosen="chosen.sign"
+        :label="phraseWords.signalSign"
+        @choose="set(at, { sign: $event })"
+      >
+        <template #default="{ colour: sign }">
           <SignalMark :sign="sign" :colour="chosen.colour" :name="sign" />
-        </button>
-      </div>
+        </template>
+      </ColourChoice>
       <ColourChoice
         :colours="paletteColours"
         :chosen="chosen.colour"
@@ -193,20 +190,5 @@ li {
 }
 .off b {
   color: var(--soft);
-}
-.signs {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 2px;
-}
-.signs button {
-  width: max(30px, var(--target));
-  height: max(30px, var(--target));
-  display: grid;
-  place-items: center;
-  border-radius: var(--round);
-}
-.signs [aria-pressed='true'] {
-  box-shadow: inset 0 0 0 1.5px var(--ink);
 }
 </style>

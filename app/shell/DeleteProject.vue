@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
 import type { Project } from '#core/model/records'
-import PopDialog from '../parts/PopDialog.vue'
 import TypedNumber from '../parts/TypedNumber.vue'
 import { useAsk } from '../data/use-ask'
 import { useChanges } from '../data/changes'
@@ -26,16 +25,14 @@ async function go(items: number): Promise<void> {
 </script>
 
 <template>
-  <PopDialog v-model="isOpen" :label="projectWords.deleteTitle(project?.name ?? '')">
-    <TypedNumber
-      :title="projectWords.deleteTitle(project?.name ?? '')"
-      :about="held === undefined ? projectWords.counting : projectWords.deleteAbout(held)"
-      :warning="projectWords.forGood"
-      :label="projectWords.typeNumber"
-      :go="projectWords.deleteIt"
-      :held="held"
-      @go="go"
-      @leave="isOpen = false"
-    />
-  </PopDialog>
+  <TypedNumber
+    v-model="isOpen"
+    :title="projectWords.deleteTitle(project?.name ?? '')"
+    :about="held === undefined ? projectWords.counting : projectWords.deleteAbout(held)"
+    :warning="projectWords.forGood"
+    :label="projectWords.typeNumber"
+    :go="projectWords.deleteIt"
+    :held="held"
+    @go="go"
+  />
 </template>

@@ -56,7 +56,9 @@ function laterThan(
     command: entry.command, by: personActor(me), now: entry.at, today: today(), isRoom: false, entryOf: () => undefined,
     longText: () => undefined,
   } // prettier-ignore
-  const { patch, leftAlone = [] } = inOnePiece(revertOf(state, entry, context))
+  // What was said with it keeps nothing from being undone; whether anything uses that would be looked for among all items.
+  const own = entry.patch.filter(({ entity }) => entity === 'item' || entity === 'link')
+  const { patch, leftAlone = [] } = inOnePiece(revertOf(state, { ...entry, patch: own }, context))
   if (!patch.length && !leftAlone.length) return {}
   return {
     later: [

@@ -311,10 +311,10 @@ const ask = useAsk()
 async function range(act: 'copy' | 'fill' | 'paste', text = ''): Promise<void> {
   const { copiedText, fillDown, pasteText } = await ranges()
   const table = {
-    view: props.view, input: views.inputOf(props.view), folded: folded.value, chosen: new Set(selection.ids), at: at.value,
+    input: views.inputOf(props.view), folded: folded.value, chosen: new Set(selection.ids), at: at.value,
     columns: columns.value.map(({ id }) => id), nameOf: (id: string) => columns.value.find((one) => one.id === id)?.name ?? '',
   } // prettier-ignore
-  const around = { ask: ask as never, changes, speech: speechOf(directory) }
+  const around = { ask, changes, speech: speechOf(directory) }
   if (act === 'fill') return fillDown(table, around)
   if (act === 'paste') return pasteText(table, around, text)
   const copied = await copiedText(table, around)

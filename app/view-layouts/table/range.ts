@@ -1,15 +1,14 @@
 /** Cells to a spreadsheet and from one, and down a column: fetched once the page stands. */
 import { plainSpeech, type Speech } from '#core/base/days-said'
-import type { ItemId, View } from '#core/model/records'
-import type { RangeAnswer, RangeFault } from '#core/queries/range-cells'
+import type { ItemId } from '#core/model/records'
+import type { PastedInput, RangeFault } from '#core/queries/range-cells'
 import type { useChanges } from '../../data/changes'
-import type { Ask } from '../../data/use-ask'
+import type { useAsk } from '../../data/use-ask'
 import type { ViewInput } from '#core/queries/view'
 import { rangeWords } from './range-words'
 
 /** The table whose cells are copied and pasted. */
 export interface RangeTable {
-  readonly view: View
   readonly input: ViewInput
   readonly folded: readonly string[]
   /** Lines that are selected; none: the cell that has the keyboard alone. */
@@ -20,7 +19,7 @@ export interface RangeTable {
   nameOf(column: string): string
 }
 interface Around {
-  readonly ask: <N extends Parameters<Ask>[0]>(query: N, input: Parameters<Ask>[1]) => Promise<unknown>
+  readonly ask: ReturnType<typeof useAsk>
   readonly changes: ReturnType<typeof useChanges>
   readonly speech: Speech
 }
@@ -29,15 +28,15 @@ interface Around {
 async function itemsOf(table: RangeTable, { ask }: Around, lines: number): Promise<ItemId[]> {
   const { row } = table.at
   const where = table.chosen.size ? {} : { from: row, to: row + lines }
-  const all = (await ask('itemsInView', { ...table.input, folded: table.folded, ...where })) as ItemId[] | undefined
-  return (all ?? []).filter((id) => !table.chosen.size || table.chosen.has(id))
+  const all = (await ask('itemsInView', { ...table.input, folded: table.folded, ...where })) ?? []
+  return all.filter((id): id is ItemId => !table.chosen.size || table.chosen.has(id))
 }
 
 /** What a spreadsheet is given: the selected rows whole, or the cell. */
 export async function copiedText(table: RangeTable, around: Around): Promise<string | undefined> {
   const items = await itemsOf(table, around, 1)
   const columns = table.chosen.size ? table.columns : table.columns.slice(table.at.column, table.at.column + 1)
-  return (await around.ask('rangeCopied', { items, columns })) as string | undefined
+  return around.ask('rangeCopied', { items, columns })
 }
 
 /** Pastes a text with its first cell where the keyboard is, or on the first of the selected rows. */
@@ -52,15 +51,15 @@ export async function fillDown(table: RangeTable, around: Around): Promise<void>
   const [first, ...others] = await itemsOf(table, around, 1)
   const columns = table.columns.slice(table.at.column, table.at.column + 1)
   if (!first || !others.length) return around.changes.say(rangeWords.selectFirst)
-  const text = (await around.ask('rangeCopied', { items: [first], columns })) as string
-  await set(table, around, { items: others, columns, text, speech: plainSpeech })
+  const text = await around.ask('rangeCopied', { items: [first], columns })
+  if (text !== undefined) await set(table, around, { items: others, columns, text, speech: plainSpeech })
 }
 
-async function set(table: RangeTable, { ask, changes }: Around, input: object): Promise<void> {
-  const read = (await ask('rangePasted', input as never)) as RangeAnswer | undefined
+async function set(table: RangeTable, { ask, changes }: Around, input: PastedInput): Promise<void> {
+  const read = await ask('rangePasted', input)
   if (!read) return
   const { items, cells, faults, beyond } = read
-  if (items.length) await changes.send({ type: 'items.set', items: [...items] as never })
+  if (items.length) await changes.send({ type: 'items.set', items: [...items] })
   const said = [
     ...(faults.length || beyond ? [rangeWords.changed(cells)] : []),
     ...(beyond ? [rangeWords.beyond(beyond)] : []),
@@ -75,9 +74,8 @@ async function faultWords(
   { nameOf }: RangeTable,
   changes: Around['changes'],
 ): Promise<string[]> {
-  // prettier-ignore
-  const named = await Promise.all(
-    faults.slice(0, mostNamed).map(async ({ key, column, problem }) => rangeWords.fault(key, nameOf(column), await changes.wordsFor(problem))), // prettier-ignore
-  )
+  const wordsOf = async ({ key, column, problem }: RangeFault) =>
+    rangeWords.fault(key, nameOf(column), await changes.wordsFor(problem))
+  const named = await Promise.all(faults.slice(0, mostNamed).map(wordsOf))
   return faults.length > mostNamed ? [...named, rangeWords.moreFaults(faults.length - mostNamed)] : named
 }
