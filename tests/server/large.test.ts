@@ -1,13 +1,11 @@
 /** Large commands go beside all others; killed at any point, they are there whole or not at all. */
-import { join } from 'node:path'
 import { v7 } from 'uuid'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import type { Item } from '#core/model/records'
 import { runs } from '#core/test-kit/runs'
-import { openPglite } from '../../server/db/fsync-nodefs'
 import { Client } from '../kit/client'
 import { startDemo, startServer, type TestServer } from '../kit/server'
-import { strayStays } from './kit'
+import { inTables, strayStays } from './kit'
 
 const { numRuns: moments } = runs(1, 25)
 
@@ -36,13 +34,6 @@ const bodyOf = (ground: Ground, items: readonly object[]) => ({ project: ground.
 const titled = (items: readonly Item[], word = 'Row') => items.filter((item) => item.title.startsWith(`${word} `))
 const unwrittenAt = async (server: TestServer) => ((await (await fetch(`${server.url}/health`)).json()) as { unwritten: number }).unwritten // prettier-ignore
 
-/** What the tables say that everything else is read from, of a server that has stopped. */
-async function inTables(dir: string, query: string): Promise<Record<string, unknown>[]> {
-  const pg = await openPglite(join(dir, 'database'))
-  const { rows } = await pg.query(query)
-  await pg.close()
-  return rows as Record<string, unknown>[]
-}
 const partsOfNothing = 'select log_part.command from log_part where not exists (select from log where log.command = log_part.command)' // prettier-ignore
 
 async function kill(server: TestServer): Promise<void> {
