@@ -33,8 +33,8 @@ export const archiveItems = defineCommand({
     const all = new Map(items.map((id) => [id, must(reader.maybe('item', id), 'item')]))
     if (inside)
       yield* inPieces([...all.values()], (item) => {
-        for (const one of insideOf(reader, item))
-          if (archived ? !one.archived : one.archived && one.archived === item.archived) all.set(one.id, one)
+        for (const one of archived ? insideOf(reader, item) : wentWith(reader, item))
+          if (!archived || !one.archived) all.set(one.id, one)
       })
     yield* inPieces(all.values(), (item) => {
       const change = changeOf(item, 'archived', item.archived, archived ? (item.archived ?? context.now) : null)
@@ -45,11 +45,16 @@ export const archiveItems = defineCommand({
 })
 
 /** All that stands inside an item, at any depth, archived or not. */
-export function* insideOf(reader: Reader, item: Pick<Item, 'id'>): Generator<Item> {
+function* insideOf(reader: Reader, item: Pick<Item, 'id'>): Generator<Item> {
   const left: ItemId[] = [item.id]
   for (let id = left.pop(); id; id = left.pop())
     for (const child of reader.childrenOf(id)) {
       yield child
       left.push(child.id)
     }
+}
+
+/** What stands inside an item that is in the bin and went there with it. */
+export function* wentWith(reader: Reader, item: Pick<Item, 'id' | 'archived'>): Generator<Item> {
+  for (const one of insideOf(reader, item)) if (one.archived && one.archived === item.archived) yield one
 }

@@ -1,10 +1,9 @@
 import { foldText } from '../base/collation'
-import { isSameValue } from '../base/sorted-ids'
-import { insideOf } from '../items/archive'
+import { wentWith } from '../items/archive'
 import { itemKey, type Reader } from '../model/reader'
 import { noRow, type ItemTable } from '../model/item-table'
 import type { Item, ItemId, KindId, PersonId, ProjectId } from '../model/records'
-import { askedQuery, watchedQuery } from './contract'
+import { askedQuery, compared, watchedQuery } from './contract'
 
 /** Of which project; only what has these words in its key or title, and no more than so many. */
 export interface BinInput {
@@ -36,18 +35,7 @@ export interface BinAnswer {
 }
 
 /** The archived items of a project. */
-export const bin = watchedQuery<BinInput, BinAnswer>(({ state }, input) => {
-  let last = binOf(state, input)
-  return {
-    update() {
-      const next = binOf(state, input)
-      if (isSameValue(last, next)) return false
-      last = next
-      return true
-    },
-    answer: () => last,
-  }
-})
+export const bin = watchedQuery<BinInput, BinAnswer>(({ state }, input) => compared(() => binOf(state, input)))
 
 /** These items, and what is in the bin with them; without any, all that is in it. */
 export const binned = askedQuery<{ readonly project: ProjectId; readonly items?: readonly ItemId[] }, ItemId[]>(
@@ -56,13 +44,17 @@ export const binned = askedQuery<{ readonly project: ProjectId; readonly items?:
     const all = new Set(items)
     for (const id of items) {
       const item = state.maybe('item', id)
-      if (item) for (const one of insideOf(state, item)) if (one.archived && one.archived === item.archived) all.add(one.id) // prettier-ignore
+      if (item) for (const one of wentWith(state, item)) all.add(one.id)
     }
     return [...all]
   },
 )
 
-const rowsIn = (table: ItemTable): number[] => [...table.rows()].filter((row) => !table.archived.isEmpty(row))
+function rowsIn(table: ItemTable): number[] {
+  const rows: number[] = []
+  for (const row of table.rows()) if (!table.archived.isEmpty(row)) rows.push(row)
+  return rows
+}
 
 function binOf(reader: Reader, { project, words, most }: BinInput): BinAnswer {
   const table = reader.table(project)

@@ -1,4 +1,5 @@
 /** What pages ask and are answered: the same in a browser's worker, on the server, and for a page's first answers. */
+import { isSameValue } from '../base/sorted-ids'
 import type { PlainDate } from '../base/dates'
 import type { PersonId } from '../base/ids'
 import type { Entry } from '../change/command'
@@ -77,3 +78,17 @@ export const askedQuery = <Input, Answer>(ask: AskedQuery<Input, Answer>['ask'])
 export const recomputed = <Answer>(update: (changed: ChangeSet) => boolean, answer: () => Answer): Watch<Answer> => ({
   update, answer,
 }) // prettier-ignore
+
+/** A watch that is worked out anew at every change, and told where it comes to something else. */
+export function compared<Answer>(read: () => Answer): Watch<Answer> {
+  let last = read()
+  return {
+    update() {
+      const next = read()
+      if (isSameValue(last, next)) return false
+      last = next
+      return true
+    },
+    answer: () => last,
+  }
+}

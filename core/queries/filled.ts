@@ -1,8 +1,7 @@
-import { isSameValue } from '../base/sorted-ids'
 import { misfitCondition, misfitsOf } from '../items/misfits'
 import type { Condition, FieldId, ProjectId } from '../model/records'
 import { fieldsOf, type Reader } from '../model/reader'
-import { askedQuery, watchedQuery } from './contract'
+import { askedQuery, compared, watchedQuery } from './contract'
 
 /** How many items of a project hold something in each of its fields, archived ones aside. */
 export interface FilledAnswer {
@@ -16,18 +15,9 @@ export interface FilledAnswer {
 }
 
 /** How far the fields of a project are filled. */
-export const filled = watchedQuery<{ readonly project: ProjectId }, FilledAnswer>(({ state }, { project }) => {
-  let last = filledIn(state, project)
-  return {
-    update() {
-      const next = filledIn(state, project)
-      if (isSameValue(last, next)) return false
-      last = next
-      return true
-    },
-    answer: () => last,
-  }
-})
+export const filled = watchedQuery<{ readonly project: ProjectId }, FilledAnswer>(({ state }, { project }) =>
+  compared(() => filledIn(state, project)),
+)
 
 /** What asks for the items that hold something in a field which it would not take today; null where none does. */
 export const misfits = askedQuery<{ readonly field: FieldId }, Condition | null>(({ state }, { field }) => {

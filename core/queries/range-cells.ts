@@ -9,13 +9,14 @@ import { personActor } from '../change/actor'
 import type { Context } from '../change/command'
 import { commandOf, judge, type BareCommand } from '../commands/registry'
 import { isEmptyValue, type Value } from '../fields/contract'
-import { fieldTypes, isWorkedOut, shownType } from '../fields/registry'
+import { fieldTypes, isWorkedOut } from '../fields/registry'
 import { idsOf } from '../fields/value'
 import type { Setting } from '../items/set'
 import { normalised, severalIn } from '../items/values'
 import { valuesApart } from '../layouts/rows'
 import { fieldContext, itemKey, kindsOf, statusesOfKind, type Reader } from '../model/reader'
 import type { Field, Item, ItemId } from '../model/records'
+import { fieldCell, ownCell } from './cell-text'
 import type { QueryContext } from './contract'
 
 /** Cells of a table: these items by these columns, each the id of a field or the name of what every item has. */
@@ -63,14 +64,8 @@ export function copiedCells({ state, today }: QueryContext, { items, columns }: 
   return Papa.unparse(rows, { delimiter: '\t', newline: '\n' })
 }
 
-function textOf(reader: Reader, item: Item, column: string, field: Field | undefined): string {
-  if (column === 'key') return itemKey(reader, item)
-  if (column === 'title') return item.title
-  if (column === 'kind' || column === 'status') return reader.maybe(column, item[column])?.name ?? ''
-  const value = field && item.values[field.id]
-  if (!field || value === undefined || fieldTypes[field.type].isApart) return ''
-  return fieldTypes[shownType(field)].print(value, fieldContext(reader, field))
-}
+const textOf = (reader: Reader, item: Item, column: string, field: Field | undefined): string =>
+  ownCell(reader, item, column) ?? (field ? fieldCell(reader, item, field) : '')
 
 /** What a text sets in the cells from the first on, each read as if it were typed there. One cell alone goes into all of them. */
 export function pastedCells(context: QueryContext, { items, columns, text, speech }: PastedInput): RangeAnswer {

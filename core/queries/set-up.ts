@@ -1,5 +1,4 @@
 import { ColumnPlaces, heldByColumn } from '../board/columns'
-import { isSameValue } from '../base/sorted-ids'
 import type { CommandId, ProjectId } from '../base/ids'
 import type { Effects } from '../commands/effects'
 import { commandOf, type BareCommand } from '../commands/registry'
@@ -8,7 +7,7 @@ import type { Result } from '../base/result'
 import { itemsHeld } from '../projects/delete'
 import { retypeOutcome, type RetypeOutcome, type Retyping } from '../projects/set-up/retype'
 import { boardsOf, type Reader } from '../model/reader'
-import { askedQuery, watchedQuery } from './contract'
+import { askedQuery, compared, watchedQuery } from './contract'
 
 /** How many items of a project stand where. */
 export interface StandingAnswer {
@@ -21,18 +20,9 @@ export interface StandingAnswer {
 }
 
 /** How many items stand in each status and column of a project. */
-export const standing = watchedQuery<{ readonly project: ProjectId }, StandingAnswer>(({ state }, { project }) => {
-  let last = standingIn(state, project)
-  return {
-    update() {
-      const next = standingIn(state, project)
-      if (isSameValue(last, next)) return false
-      last = next
-      return true
-    },
-    answer: () => last,
-  }
-})
+export const standing = watchedQuery<{ readonly project: ProjectId }, StandingAnswer>(({ state }, { project }) =>
+  compared(() => standingIn(state, project)),
+)
 
 function standingIn(reader: Reader, project: ProjectId): StandingAnswer {
   const { status, listed, n } = reader.table(project)

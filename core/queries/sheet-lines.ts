@@ -6,6 +6,7 @@ import { valuesApart, type GroupHead } from '../layouts/rows'
 import { fieldContext, itemKey, type Reader } from '../model/reader'
 import type { Field, Item, ItemId, ViewDefinition } from '../model/records'
 import { calledIn } from '../model/called'
+import { fieldCell, ownCell } from './cell-text'
 import { dayIn, type QueryContext } from './contract'
 import { linesInView, type LinesInput, type WholeLine } from './view'
 
@@ -31,7 +32,8 @@ export interface Sheet {
   readonly lines: readonly SheetLine[]
 }
 
-const builtIn = ['key', 'title', 'kind', 'status', 'part of'] as const
+const own = ['key', 'title', 'kind', 'status'] as const
+const builtIn = [...own, 'part of'] as const
 
 /** A view's rows as texts, with the heads of its groups; undefined: there is no such view. */
 export function sheetOf(context: QueryContext, input: SheetInput): Sheet | undefined {
@@ -92,7 +94,6 @@ function cellsOf(context: QueryContext, fields: readonly Field[], as: SheetForm)
   const { state } = context
   const day = dayIn(context)
   const contexts = fields.map((field) => fieldContext(state, field))
-  const name = (entity: 'kind' | 'status', id: string) => safeText(state.maybe(entity, id)?.name ?? '')
   const cell = (field: Field, i: number, item: Item): string => {
     const value = item.values[field.id]
     if (value === undefined || value === null) return ''
@@ -102,7 +103,7 @@ function cellsOf(context: QueryContext, fields: readonly Field[], as: SheetForm)
     if (as === 'shown' && type.kind === 'number' && typeof value === 'number') return figuresOf(field).say(value)
     // The unit is in the head, so that a spreadsheet has numbers.
     if (as === 'values' && unitOf(field) && typeof value === 'number') return figuresOf(field).bare(value)
-    const text = type.print(value, contexts[i]!)
+    const text = fieldCell(state, item, field, contexts[i])
     return type.kind === 'number' ? text : safeText(text)
   }
   return (stored) => {
@@ -110,10 +111,7 @@ function cellsOf(context: QueryContext, fields: readonly Field[], as: SheetForm)
     const item = apart ? { ...stored, values: { ...stored.values, ...apart } } : stored
     const parent = item.parent && state.maybe('item', item.parent)
     return [
-      itemKey(state, item),
-      safeText(item.title),
-      name('kind', item.kind),
-      name('status', item.status),
+      ...own.map((column) => safeText(ownCell(state, item, column) ?? '')),
       parent ? itemKey(state, parent) : '',
       ...fields.map((field, i) => cell(field, i, item)),
     ]
