@@ -55,7 +55,6 @@ const proposed = computed(() =>
 const typed = ref<string | undefined>(props.of?.name)
 const name = computed({ get: () => typed.value ?? proposed.value, set: (now) => (typed.value = now) })
 const input = ref<InstanceType<typeof VTextField>>()
-const isNew = computed(() => !props.of)
 onMounted(() => void nextTick(() => known && input.value?.select()))
 
 const about = ref(known?.about ?? '')
@@ -103,8 +102,8 @@ async function save(): Promise<void> {
 async function change(view: View, made: Partial<View>): Promise<boolean> {
   const set = Object.fromEntries(
     Object.entries(made).flatMap(([field, to]) => {
-      const from = view[field as keyof View] ?? null
-      return isSameValue(from, to) ? [] : [[field, { from: view[field as keyof View], to }]]
+      const from = view[field as keyof View]
+      return isSameValue(from, to) ? [] : [[field, { from: from ?? null, to }]]
     }),
   )
   return !Object.keys(set).length || changes.send({ type: 'view.set', target: view.id, set })
@@ -183,7 +182,7 @@ async function change(view: View, made: Partial<View>): Promise<boolean> {
       </details>
       <div class="ends">
         <VBtn type="submit" variant="flat" :disabled="!isWhole">{{
-          isNew ? (from ? keepWords.save : keepWords.make) : keepWords.saveIt
+          of ? keepWords.saveIt : from ? keepWords.save : keepWords.make
         }}</VBtn>
         <VBtn variant="plain" @click="emit('leave')">{{ editorWords.cancel }}</VBtn>
       </div>

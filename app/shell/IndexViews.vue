@@ -29,17 +29,14 @@ const addressOf = (view: View) => `/app/${props.project.prefix}/${view.id}`
 const here = (view: View): 'page' | undefined => (route.path === addressOf(view) ? 'page' : undefined)
 
 const drag = shallowRef<RowDrag>()
-/** Where the dragged one would come among those that it is ordered with. */
+/** Those that a view is ordered with. */
 const fellows = (view: View) => views.value.filter((one) => isOwn(one) === isOwn(view))
-const isBefore = (view: View) => {
+/** Before or after which view the dragged one would stand. */
+const target = computed(() => {
   const dragged = drag.value && directory.reader.maybe('view', drag.value.id)
-  return !!dragged && isOwn(dragged) === isOwn(view) && fellows(view)[drag.value!.to]?.id === view.id
-}
-const isEnd = (view: View) => {
-  const dragged = drag.value && directory.reader.maybe('view', drag.value.id)
-  const all = fellows(view)
-  return !!dragged && isOwn(dragged) === isOwn(view) && drag.value!.to === all.length && all.at(-1)?.id === view.id
-}
+  const all = dragged ? fellows(dragged) : []
+  return { before: all[drag.value?.to ?? -1]?.id, end: drag.value?.to === all.length ? all.at(-1)?.id : undefined }
+})
 function startDrag(event: PointerEvent, view: View): void {
   if (!directory.mayKeep(view)) return
   const list = (event.currentTarget as HTMLElement).closest('section')
@@ -69,7 +66,7 @@ function onKey(event: KeyboardEvent, view: View): void {
       :key="view.id"
       class="line"
       :data-view="view.id"
-      :class="{ dragged: drag?.id === view.id, before: isBefore(view), end: isEnd(view) }"
+      :class="{ dragged: drag?.id === view.id, before: target.before === view.id, end: target.end === view.id }"
     >
       <VListItem
         :to="addressOf(view)"

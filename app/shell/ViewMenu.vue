@@ -6,7 +6,7 @@ import { ViewDialog } from '../sentence/editors'
 import { useViewActs } from './use-view-acts'
 
 /** What can be done with a view, and what is asked for it. */
-const props = defineProps<{
+defineProps<{
   project: Project
   view: View
   at: HTMLElement
@@ -24,6 +24,6 @@ function close(): void {
 </script>
 
 <template>
-  <ActMenu v-if="isOpen" :acts="acts(props.project, view)" :label="view.name" :at="at" :point="point" @close="close" />
+  <ActMenu v-if="isOpen" :acts="acts(project, view)" :label="view.name" :at="at" :point="point" @close="close" />
   <ViewDialog v-if="asked" :project="project" v-bind="asked" @leave="emit('close')" />
 </template>

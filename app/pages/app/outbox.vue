@@ -27,7 +27,7 @@ const stands = ({ sent, trouble }: SentMessage) =>
     <template #sentence
       ><h1>{{ frameWords.outbox }}</h1></template
     >
-    <div class="list">
+    <div class="plain-page">
       <p v-if="!maySee" class="soft">{{ outboxWords.notYours }}</p>
       <template v-else-if="messages">
         <p class="soft">
@@ -55,11 +55,6 @@ const stands = ({ sent, trouble }: SentMessage) =>
 <style scoped>
 h1 {
   font: var(--type-heading);
-}
-.list {
-  height: 100%;
-  overflow: auto;
-  padding: 12px 24px 32px;
 }
 .empty {
   padding: 40px 0;
@@ -91,9 +86,6 @@ pre {
   max-width: 70ch;
 }
 @media (max-width: 700px) {
-  .list {
-    padding: 12px 16px 32px;
-  }
   summary {
     grid-template-columns: minmax(0, 1fr) auto;
     gap: 2px 12px;

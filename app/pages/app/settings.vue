@@ -64,7 +64,7 @@ async function changePassword(): Promise<void> {
     <template #sentence
       ><h1>{{ frameWords.settings }}</h1></template
     >
-    <div class="list">
+    <div class="list plain-page">
       <section>
         <SectionHead :title="settingsWords.you" />
         <dl>
@@ -148,9 +148,6 @@ h1 {
   font: var(--type-heading);
 }
 .list {
-  height: 100%;
-  overflow: auto;
-  padding: 16px 24px 32px;
   display: grid;
   gap: 24px;
   align-content: start;

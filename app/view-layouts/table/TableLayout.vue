@@ -7,10 +7,7 @@ import { totalWords } from '#core/language/phrases'
 import type { BuiltIn } from '#core/model/called'
 import type { Total, ViewDefinition } from '#core/model/records'
 import { isHead, isOutlined, type GroupHead, type ListLine, type Row, type OutlineRow } from '#core/layouts/rows'
-import { speechOf } from '../../data/speech'
-import { useAsk } from '../../data/use-ask'
 import { useQuery } from '../../data/use-query'
-import { copyText } from '../../parts/copy'
 import { headOf } from '../../parts/called'
 import { valueText } from '../../parts/group-names'
 import { usePreferences } from '../../data/preferences'
@@ -36,13 +33,14 @@ import { RowMenu } from '../../parts/row-menu'
 import GroupHeadRow from './GroupHeadRow.vue'
 import TableHead from './TableHead.vue'
 import { useLightRows } from './use-light-rows'
-import { HeadActs, outlineDrag, ranges, sayWorked } from './beside'
+import { HeadActs, outlineDrag, sayWorked } from './beside'
 import { columnsOf, gridTemplate, leastWidth, levelWidth, outlineColumns, type HeadPlace } from './columns'
 import { marksOf } from '../../parts/signal-marks'
 import TableRow from './TableRow.vue'
 import { useCells } from './use-cells'
 import { useInsert } from './use-insert'
 import { useNesting } from './use-nesting'
+import { useRange } from './use-range'
 import type { Dragging } from './outline-drag'
 import type { Drop } from './outline-drop'
 
@@ -306,27 +304,13 @@ const nest = useNesting({
   toggleFold,
   release: () => query.hold([]),
 })
-const ask = useAsk()
-/** Copies cells, fills a column downwards, or pastes a text. */
-async function range(act: 'copy' | 'fill' | 'paste', text = ''): Promise<void> {
-  const { copiedText, fillDown, pasteText } = await ranges()
-  const table = {
-    input: views.inputOf(props.view), folded: folded.value, chosen: new Set(selection.ids), at: at.value,
-    columns: columns.value.map(({ id }) => id), nameOf: (id: string) => columns.value.find((one) => one.id === id)?.name ?? '',
-  } // prettier-ignore
-  const around = { ask, changes, speech: speechOf(directory) }
-  if (act === 'fill') return fillDown(table, around)
-  if (act === 'paste') return pasteText(table, around, text)
-  const copied = await copiedText(table, around)
-  if (copied !== undefined) await copyText(copied)
-}
-function pasted(event: ClipboardEvent): void {
-  const text = event.clipboardData?.getData('text/plain')
-  const isCell = (event.target as HTMLElement).getAttribute('role') === 'gridcell'
-  if (!text || !isCell || editing.value || !mayEdit.value) return
-  event.preventDefault()
-  void range('paste', text)
-}
+const { range, pasted } = useRange({
+  input: () => views.inputOf(props.view),
+  folded: () => folded.value,
+  at: () => at.value,
+  columns: () => columns.value,
+  mayPaste: () => mayEdit.value && !editing.value,
+})
 const cells = useCells({
   lines: () => total.value,
   columns: () => columns.value,

@@ -23,7 +23,7 @@ const open = (key: string | undefined) => void router.push({ query: key ? { item
     <template #sentence
       ><h1>{{ project ? binWords.of(project.name) : viewWords.noSuchProject }}</h1></template
     >
-    <div v-if="project" class="list">
+    <div v-if="project" class="plain-page">
       <p class="soft about">{{ binWords.about }}</p>
       <BinnedItems :key="project.id" :project="project" @open="open" />
       <BinnedViews :project="project.id" />
@@ -36,17 +36,7 @@ const open = (key: string | undefined) => void router.push({ query: key ? { item
 h1 {
   font: var(--type-heading);
 }
-.list {
-  height: 100%;
-  overflow: auto;
-  padding: 4px 24px 32px;
-}
 .about {
-  margin: 8px 0 14px;
-}
-@media (max-width: 700px) {
-  .list {
-    padding: 4px 16px 32px;
-  }
+  margin: 0 0 14px;
 }
 </style>
