@@ -12,6 +12,7 @@ import { canBeFilled, type Lacking } from './filled'
 import { canBeOverruled, type Full } from './overruled'
 import { problemSaid } from './problem-said'
 import { useSession } from './session'
+import { useThrough } from './through'
 
 export type { Full, Lacking }
 
@@ -28,6 +29,7 @@ const noWorker: Problem = { code: 'unexpected' }
 export const useChanges = defineStore('changes', () => {
   const session = useSession()
   const directory = useDirectory()
+  const through = useThrough()
   const done = shallowRef<readonly Undoable[]>([])
   const undone = shallowRef<readonly Undoable[]>([])
   const { notices, say, dismiss } = noticeList()
@@ -74,9 +76,10 @@ export const useChanges = defineStore('changes', () => {
   async function begin(bare: BareCommand, again?: Again): Promise<Result<Undoable>> {
     const { api } = session
     if (!api) return fail(noWorker)
+    if (through.as) return fail({ code: 'only-tried' })
     const command = v7() as CommandId
     // What is in reactive state cannot be sent to a worker as it is.
-    const begun = await api.send(command, JSON.parse(JSON.stringify(bare)) as BareCommand)
+    const begun = await api.send(command, JSON.parse(JSON.stringify(through.sentFrom(bare))) as BareCommand)
     if (!begun.ok) return begun
     void api.settled(command).then((settled) => {
       if ('problem' in settled) void refuse(command, settled.problem, bare, again)
@@ -86,8 +89,9 @@ export const useChanges = defineStore('changes', () => {
 
   /** Resolves when the server has had its last word, to the command that was done. */
   async function sendAndWait(bare: BareCommand, name: string): Promise<Result<CommandId>> {
+    if (through.as) return fail({ code: 'only-tried' })
     const command = v7() as CommandId
-    const begun = await session.api?.send(command, bare)
+    const begun = await session.api?.send(command, through.sentFrom(bare))
     if (!begun) return fail({ code: 'unexpected' })
     if (!begun.ok) return begun
     const settled = await session.api?.settled(command)

@@ -12,19 +12,21 @@ import { begun, draftsKey } from './begin'
 import { useChanges } from './changes'
 import { useDirectory } from './directory'
 import { useSession } from './session'
+import { useThrough } from './through'
 
 /** Keys of places are made when a view is. */
 const ranks = soon(() => import('#core/base/ranks'))
 
 /** What a new view is, besides its project and who made it. */
 export type NewView = Pick<View, 'name' | 'definition' | 'audience'> &
-  Partial<Pick<View, 'about' | 'heading' | 'gives'>>
+  Partial<Pick<View, 'about' | 'heading' | 'gives' | 'allows'>>
 
 /** What one has changed in views without keeping it: one's own, in this browser, until it is kept or put back. */
 export const useViews = defineStore('views', () => {
   const session = useSession()
   const directory = useDirectory()
   const changes = useChanges()
+  const through = useThrough()
   const drafts = shallowRef<Readonly<Record<string, Draft>>>({})
 
   /** Takes up what this browser kept, as far as it can still be read. */
@@ -40,7 +42,11 @@ export const useViews = defineStore('views', () => {
 
   const definitionOf = (view: View): ViewDefinition => drafts.value[view.id]?.definition ?? view.definition
   /** What a layout asks the worker. */
-  const inputOf = (view: View): ViewInput => ({ view: view.id, draft: drafts.value[view.id]?.definition })
+  const inputOf = (view: View): ViewInput => ({
+    view: view.id,
+    draft: drafts.value[view.id]?.definition,
+    ...(through.as && { seenBy: through.as }),
+  })
   const isChanged = (view: View): boolean => !isSameValue(definitionOf(view), view.definition)
   /** What it was when one began to change it, where somebody has saved it otherwise since. */
   function overtakenFrom(view: View): ViewDefinition | undefined {

@@ -23,7 +23,7 @@ import ColumnButton from './ColumnButton.vue'
 import LinkedItems from './LinkedItems.vue'
 
 /** An item's status, whose turn it is, its fields and what it is inside; each is edited where it stands. */
-const props = defineProps<{ row: RowWithPath; project: Project; groups: readonly FieldGroup[]; mayEdit: boolean }>()
+const props = defineProps<{ row: RowWithPath; project: Project; groups: readonly FieldGroup[]; may: (key: string) => boolean }>() // prettier-ignore
 const emit = defineEmits<{ open: [key: string] }>()
 const changes = useChanges()
 const directory = useDirectory()
@@ -47,7 +47,7 @@ watch(
   () => (editing.value = undefined),
 )
 function edit(field: Field, event: Event): void {
-  if (!props.mayEdit) return
+  if (!props.may(field.id)) return
   const at = event.currentTarget as HTMLElement
   if (editorOf(field) === 'press') void press(changes, item.value, field, directory.me?.id)
   else editing.value = { field, at }
@@ -71,7 +71,7 @@ function endEdit(): void {
             :item="item"
             column="status"
             :label="`${headOf(directory, item.project, 'status')}: ${status?.name}`"
-            :may-edit="mayEdit"
+            :may-edit="may('status')"
           >
             <StatusText :status="item.status" /> <span class="soft">{{ itemWords.since(row.daysInStatus) }}</span>
           </ColumnButton>
@@ -99,11 +99,12 @@ function endEdit(): void {
           />
           <button
             v-show="
-              (editing?.field.id !== field.id || editorOf(field) !== 'line') && (editorOf(field) !== 'items' || mayEdit)
+              (editing?.field.id !== field.id || editorOf(field) !== 'line') &&
+              (editorOf(field) !== 'items' || may(field.id))
             "
             type="button"
             class="value"
-            :disabled="!mayEdit || editorOf(field) === 'none'"
+            :disabled="!may(field.id) || editorOf(field) === 'none'"
             :title="editorOf(field) === 'none' ? workedText(directory.reader, field) : undefined"
             :role="isTick(field) ? 'checkbox' : undefined"
             :aria-checked="isTick(field) ? isPressed(field) : undefined"
@@ -146,7 +147,7 @@ function endEdit(): void {
             :item="item"
             column="parent"
             :label="editorWords.edit(itemWords.parent)"
-            :may-edit="mayEdit"
+            :may-edit="may('parent')"
           >
             <span :class="{ soft: !row.path.length }">{{ row.path.at(-1)?.title ?? itemWords.noParent }}</span>
           </ColumnButton>

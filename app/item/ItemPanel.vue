@@ -12,6 +12,7 @@ import IconButton from '../parts/IconButton.vue'
 import { KindMark } from '../parts/marks'
 import { useChanges } from '../data/changes'
 import { useDirectory } from '../data/directory'
+import { useThrough } from '../data/through'
 import { itemWords } from './words'
 import { frameWords } from '../shell/words'
 import ColumnButton from './ColumnButton.vue'
@@ -33,6 +34,7 @@ const props = defineProps<{
 const emit = defineEmits<{ close: []; open: [key: string] }>()
 const changes = useChanges()
 const directory = useDirectory()
+const through = useThrough()
 const { answer: found } = useQuery('item', () => ({ key: props.itemKey }))
 const row = computed(() => found.value?.row)
 const item = computed(() => row.value?.item)
@@ -47,7 +49,9 @@ const kept = computed(() =>
 const groups = computed(() => inGroups(fields.value.filter((field) => !isPanel(field)), kind.value)) // prettier-ignore
 const long = computed(() => fields.value.filter(isPanel))
 const kind = computed(() => directory.reader.maybe('kind', item.value?.kind ?? ''))
-const mayEdit = computed(() => !!item.value && directory.may('change items', item.value.project))
+/** A fact of the item; without one: anything of it. */
+const may = (key?: string): boolean => !!item.value && through.mayChange(item.value.project, key)
+const mayEdit = computed(() => may())
 const project = computed(() => directory.reader.maybe('project', item.value?.project ?? ''))
 
 async function copyAddress(): Promise<void> {
@@ -71,7 +75,7 @@ const archive = (inside: boolean) =>
           :item="item"
           column="kind"
           :label="`${itemWords.kind}: ${kind?.name}`"
-          :may-edit="mayEdit"
+          :may-edit="may('kind')"
         >
           <KindMark v-if="kind" :name="kind.name" :icon="kind.icon" />
         </ColumnButton>
@@ -93,7 +97,7 @@ const archive = (inside: boolean) =>
           ><button type="button" class="link" @click="emit('open', parent.key)">{{ parent.title }}</button></template
         >
       </nav>
-      <ItemTitle :item="item" :may-edit="mayEdit" />
+      <ItemTitle :item="item" :may-edit="may('title')" />
       <WhyHere
         v-if="view && definition && view.project === item.project"
         :item-key="itemKey"
@@ -101,7 +105,7 @@ const archive = (inside: boolean) =>
         :view="view"
         :definition="definition"
       />
-      <ItemFacts :row="row" :project="project" :groups="groups" :may-edit="mayEdit" @open="emit('open', $event)" />
+      <ItemFacts :row="row" :project="project" :groups="groups" :may="may" @open="emit('open', $event)" />
       <details v-if="kept.length" class="kept">
         <summary>{{ itemWords.alsoKept(kept.length) }}</summary>
         <dl>
@@ -116,12 +120,17 @@ const archive = (inside: boolean) =>
         :key="`${item.id} ${field.id}`"
         :item="item"
         :field="field"
-        :may-edit="mayEdit"
+        :may-edit="may(field.id)"
       />
-      <ItemInside :item="item" :inside="found?.inside ?? []" :may-edit="mayEdit" @open="emit('open', $event)" />
+      <ItemInside
+        :item="item"
+        :inside="found?.inside ?? []"
+        :may-edit="through.mayAdd(item.project)"
+        @open="emit('open', $event)"
+      />
       <ItemHistory :item="item.id" :changed="item.changed" :may-edit="mayEdit" />
       <div class="ends archive">
-        <template v-if="mayEdit">
+        <template v-if="through.mayRemove(item.project)">
           <VBtn variant="plain" @click="archive(!!item.archived)">{{
             item.archived ? itemWords.restore : itemWords.archive
           }}</VBtn>

@@ -3,7 +3,7 @@ import { computed } from 'vue'
 import { useRouter } from 'vue-router'
 import type { Row } from '#core/layouts/rows'
 import { useChanges } from '../data/changes'
-import { useDirectory } from '../data/directory'
+import { useThrough } from '../data/through'
 import { itemWords } from '../item/words'
 import { frameWords } from '../shell/words'
 import ActMenu, { type Act } from './ActMenu.vue'
@@ -15,7 +15,7 @@ import type { MenuPlace } from './menu-place'
 const props = defineProps<{ place: MenuPlace<Row>; acts: readonly Act[] }>()
 const emit = defineEmits<{ close: [] }>()
 const changes = useChanges()
-const directory = useDirectory()
+const through = useThrough()
 const router = useRouter()
 const duplicate = useDuplicate()
 const all = computed((): Act[] => {
@@ -28,10 +28,14 @@ const all = computed((): Act[] => {
     ...props.acts,
     { label: itemWords.wholePage, do: () => void router.push(`/app/items/${address}`) },
     { label: itemWords.copyAddress, do: () => void copyLink(address).then(() => changes.say(itemWords.copied)) },
-    ...(directory.may('change items', item.project)
+    ...(through.mayAdd(item.project)
       ? [
           { label: itemWords.duplicate, do: () => void duplicate(props.place.row, false) },
           ...(children ? [{ label: itemWords.duplicateWhole, do: () => void duplicate(props.place.row, true) }] : []),
+        ]
+      : []),
+    ...(through.mayRemove(item.project)
+      ? [
           archive(item.archived ? itemWords.restore : itemWords.archive, !!item.archived),
           ...(children && !item.archived ? [archive(itemWords.archiveWhole, true)] : []),
         ]

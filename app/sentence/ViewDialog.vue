@@ -14,16 +14,18 @@ import { newView, proposedName } from '#core/language/new-view'
 import { printed } from '#core/language/sentence'
 import type { Phrase } from '#core/language/grammar'
 import type { LayoutName } from '#core/model/names'
-import type { Audience, Fallback, PersonId, Project, View } from '#core/model/records'
+import type { Allows, Audience, Fallback, PersonId, Project, View, ViewId } from '#core/model/records'
 import { useChanges } from '../data/changes'
-import { useDirectory } from '../data/directory'
+import { isOwn, useDirectory } from '../data/directory'
 import { useViews } from '../data/views'
 import { useWording } from '../data/wording'
 import PopDialog from '../parts/PopDialog.vue'
 import { editorWords } from '../parts/words'
 import DefaultsList from '../set-up/DefaultsList.vue'
+import AllowsEditor from './AllowsEditor.vue'
+import ElsewhereNote from './ElsewhereNote.vue'
 import TypedPhrases from './TypedPhrases.vue'
-import { keepWords } from './view-words'
+import { heldWords, keepWords } from './view-words'
 
 /**
  * A view as a thing: what it is called, what it is for, where it is listed, who sees it, what it gives to new items. Of a
@@ -79,6 +81,7 @@ const audiences = computed(() => [
 ])
 const audience = computed((): Audience => (who.value === 'people' ? { of: 'people', people: people.value } : { of: who.value })) // prettier-ignore
 const gives = ref<Record<string, Fallback | null>>({ ...known?.gives })
+const allows = ref<Allows | null>(known?.allows ?? null)
 const list = ref<InstanceType<typeof DefaultsList>>()
 const isWhole = computed(() => !!name.value.trim() && !!definition.value && (who.value !== 'people' || people.value.length > 0)) // prettier-ignore
 watch(who, (now) => now !== 'people' && (people.value = []))
@@ -91,6 +94,7 @@ async function save(): Promise<void> {
     heading: (heading.value ?? '').trim() || null,
     audience: audience.value,
     gives: list.value?.kept() ?? null,
+    allows: allows.value,
   }
   if (props.of) return void ((await change(props.of, made)) && emit('leave'))
   const view = props.from ? await views.addFrom(props.from, made) : await views.add(props.project.id, { ...made, definition: definition.value }) // prettier-ignore
@@ -167,6 +171,20 @@ async function change(view: View, made: Partial<View>): Promise<boolean> {
         closable-chips
       />
       <p v-if="!mayShare" class="soft">{{ keepWords.leadsOnly }}</p>
+      <p v-else-if="of && isOwn(of)" class="soft">{{ heldWords.tryFirst }}</p>
+      <AllowsEditor v-model="allows" :project="project" />
+      <ElsewhereNote
+        v-if="definition && (allows || (definition.where.length && who !== 'maker'))"
+        :project="project"
+        :of="{
+          id: (of?.id ?? '') as ViewId,
+          project: project.id,
+          maker: (of?.maker ?? directory.me?.id) as PersonId,
+          audience,
+        }"
+        :holds="!!allows"
+        :narrows="definition.where.length > 0"
+      />
       <details :open="!!Object.keys(gives).length">
         <summary>{{ keepWords.gives }}</summary>
         <div class="gives">

@@ -4,10 +4,11 @@ import { useRoute, useRouter } from 'vue-router'
 import { mdiDotsHorizontal } from '@mdi/js'
 import { VBtn } from 'vuetify/components/VBtn'
 import type { View, ViewDefinition } from '#core/model/records'
+import { isHolding } from '#core/saved-views/through'
 import { sentenceOf, type PhraseName } from '#core/language/sentence'
 import { PopMenu } from '../parts/controls'
 import IconButton from '../parts/IconButton.vue'
-import { addresses, KeepView, PhraseEditor, ViewDialog } from './editors'
+import { addresses, HeldHere, KeepView, PhraseEditor, ViewDialog } from './editors'
 import { isOwn, useDirectory } from '../data/directory'
 import { useAsk } from '../data/use-ask'
 import { useViews } from '../data/views'
@@ -113,6 +114,7 @@ function keep(event: Event): void {
         aria-haspopup="menu"
         @click="emit('menu', $event.currentTarget as HTMLElement)"
       />
+      <HeldHere v-if="isHolding(view)" :view="view" />
       <div v-if="isPast" class="kept">{{ sentenceWords.notApplied }}</div>
       <div v-if="isChanged" class="kept">
         <span :class="{ rust: isOvertaken }">{{ isOvertaken ? viewWords.overtaken : viewWords.notKept }}</span>

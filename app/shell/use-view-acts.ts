@@ -11,7 +11,7 @@ import { frameWords, viewActWords } from './words'
 import { viewWords } from '../view-layouts/words'
 
 /** What can be done with a view from where it is listed. `open` opens what is asked about one, or about another made like it. */
-export function useViewActs(open: (asked: { of?: View; from?: View }) => void) {
+export function useViewActs(open: (asked: { of?: View; from?: View } | { tries: View }) => void) {
   const views = useViews()
   const directory = useDirectory()
   const router = useRouter()
@@ -39,6 +39,7 @@ export function useViewActs(open: (asked: { of?: View; from?: View }) => void) {
       ...(mayKeep && fellows[0]?.id !== view.id
         ? [{ label: viewActWords.first, do: () => put(view, fellows[0] ?? null, fellows, null) }]
         : []),
+      { label: viewActWords.tryAs, do: () => open({ tries: view }) },
       { label: viewActWords.csv, do: () => void takeOut(view, 'values') },
       { label: viewActWords.csvShown, do: () => void takeOut(view, 'shown') },
       { label: viewActWords.print, do: () => void router.push(`/app/${project.prefix}/print/${view.id}`) },

@@ -32,6 +32,7 @@ export const viewActWords = {
   about: 'Name, audience …',
   another: 'Make another like it …',
   first: 'Make it the first',
+  tryAs: 'Try it as someone else …',
   csv: 'Save as CSV',
   csvShown: 'Save as CSV, as shown',
   print: 'Print …',

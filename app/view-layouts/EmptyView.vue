@@ -6,6 +6,7 @@ import { conditionWords } from '#core/language/conditions'
 import type { Leaves } from '#core/language/why'
 import { useDirectory } from '../data/directory'
 import { useAsk } from '../data/use-ask'
+import { useThrough } from '../data/through'
 import { useViews } from '../data/views'
 import { whyWords } from '../item/why-words'
 import { phraseWords } from '../sentence/phrase-words'
@@ -28,8 +29,9 @@ watch(
 )
 const emit = defineEmits<{ add: [] }>()
 const directory = useDirectory()
+const through = useThrough()
 const project = computed(() => directory.reader.maybe('project', props.view.project))
-const mayAdd = computed(() => directory.may('change items', props.view.project))
+const mayAdd = computed(() => through.mayAdd(props.view.project))
 const maySet = computed(() => directory.may('set up project', props.view.project))
 /** Where limits are set, unless it is here. */
 const limitsAt = computed(() => {

@@ -2,6 +2,7 @@ import { counted } from '../counted'
 
 /** Words of tables and boards. */
 export const viewWords = {
+  heldHere: (name: string) => `${name} isn’t changed in this view.`,
   notKept: 'Changed, not saved.',
   keepForAll: 'Save for everyone',
   keepAsMine: 'Save as another …',

@@ -90,6 +90,13 @@ const sentences: Readonly<Record<ProblemCode, (said: Said, field: string, naming
   'other-number': ({ held }) =>
     `That’s ${held} ${held === 1 ? 'item' : 'items'}, which isn’t what you typed. Nothing was deleted.`,
   'not-in-bin': () => 'Only what is in the bin can be deleted for good. Nothing was deleted.',
+  'not-through-view': (said) =>
+    said.act === 'add'
+      ? `Nothing is added in the view “${said.view}”. Nothing was changed.`
+      : said.act === 'remove'
+        ? `Nothing goes into the bin from the view “${said.view}”. Nothing was changed.`
+        : `${said.what} isn’t changed in the view “${said.view}”. Nothing was changed.`,
+  'only-tried': () => 'You’re trying this as someone else, so nothing was changed.',
   'other-count': (said) => `${said.name} holds ${said.held} items, which isn’t what you typed. Nothing was deleted.`,
   'for-good': () => 'That was deleted for good, and can’t be brought back.',
   'nothing-to-undo': () => 'There’s nothing left to undo: all of it has been changed again since.',

@@ -211,6 +211,7 @@ describe('values', () => {
 
 it('there is a sentence for every problem, and it never says undefined where the values are given', () => {
   const said = {
+    view: 'Board',
     what: 'R1',
     other: 'R2',
     key: 'GLH-4',

@@ -73,6 +73,8 @@ export const problemCodes = [
   'other-count',
   'other-number',
   'not-in-bin',
+  'not-through-view',
+  'only-tried',
   'for-good',
   'text-changed-meanwhile',
   'nothing-to-undo',

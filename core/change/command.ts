@@ -1,5 +1,5 @@
 import type * as z from 'zod/mini'
-import type { CommandId, PersonId, ProjectId } from '../base/ids'
+import type { CommandId, PersonId, ProjectId, ViewId } from '../base/ids'
 import type { Instant, PlainDate } from '../base/dates'
 import type { Pieces } from '../base/pieces'
 import type { Problem, Result } from '../base/result'
@@ -40,6 +40,8 @@ export interface Envelope {
   readonly id: CommandId
   readonly type: string
   readonly v: number
+  /** The view through which it is done: it is held to what that allows. */
+  readonly through?: ViewId | undefined
 }
 
 /** A field of a record. */

@@ -14,6 +14,7 @@ import { isHeldToDemands, refusedEntry } from './entering'
 import { refusedInside } from './inside'
 import { endsFit, linksHold } from './linked'
 import { isHeldToLimits, overfilled, type HeldCommand } from './stops'
+import { refusedThrough } from './through'
 
 /**
  * The first law that the patch of a command would break, as the problem to tell; undefined where all of them hold. Stays
@@ -29,6 +30,7 @@ export function* brokenLaw(
   const after = new After(reader)
   yield* inPieces(patch, (change) => after.add(change))
   return (
+    (yield* refusedThrough(reader, after, command, context.by)) ??
     (yield* idsAreUnique(reader, after)) ??
     prefixesAreUnique(reader, after) ??
     addressesAreUnique(reader, after) ??

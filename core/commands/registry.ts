@@ -1,6 +1,6 @@
 import * as z from 'zod/mini'
 import { text, whole } from '../base/schemas'
-import { commandId } from '../base/id-schemas'
+import { commandId, viewId } from '../base/id-schemas'
 import type { CommandId } from '../base/ids'
 import { comesTo, inOnePiece, type Pieces } from '../base/pieces'
 import { fail, ok, problem, type Result } from '../base/result'
@@ -83,7 +83,7 @@ export function definitionOf(type: string): CommandDefinition<string, unknown> |
   return byType.get(type) as CommandDefinition<string, unknown> | undefined
 }
 
-const envelope = z.object({ id: commandId, type: text(40), v: whole() })
+const envelope = z.object({ id: commandId, type: text(40), v: whole(), through: z.optional(viewId) })
 
 /** Reads a command from what came over the network. */
 export function parseCommand(input: unknown): Result<Command> {

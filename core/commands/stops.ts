@@ -13,6 +13,7 @@ const setUp =
 export interface HeldCommand {
   readonly type: string
   readonly commands?: readonly { readonly type: string }[]
+  readonly through?: string | undefined
 }
 /** Whether a command is held to limits that stop, to allowed moves and to what entering a status asks for. */
 export const isHeldToLimits = ({ type, commands }: HeldCommand): boolean =>

@@ -4,7 +4,7 @@ import { list, name, text, whole } from '../base/schemas'
 import * as ids from '../base/id-schemas'
 import { testRecord } from '../fields/test'
 import {
-  automaticFactNames, grains, leastWidth, mostOpen, mostSignals, mostWidth, paletteColours, signalSigns, totalNames, type LayoutName,
+  automaticFactNames, grains, leastWidth, mostFrozen, mostLines, mostOpen, mostSignals, mostWidth, paletteColours, signalSigns, totalNames, type LayoutName,
 } from './names' // prettier-ignore
 
 /** What can be asked, sorted, grouped and totalled: a field of the project, or what the product itself knows. */
@@ -82,6 +82,15 @@ export const signalRecord = z.object({
   isOff: z.optional(z.boolean()),
 })
 
+/** What may be done to items through a view; what it does not forbid, one's role in the project decides. */
+export const allowsRecord = z.object({
+  add: z.boolean(),
+  /** Into the bin and out of it. */
+  remove: z.boolean(),
+  /** The facts of an item that may be changed; null: all. */
+  change: z.nullable(list(factRecord, 120)),
+})
+
 /** How wide columns are, in px, by what they show: a field's id, or the name of an automatic fact. */
 export const widthsRecord = z
   .record(text(64), whole(leastWidth, mostWidth))
@@ -99,12 +108,19 @@ const question = {
   /** A fact of one option or status by whose colour items are told apart. */
   colourBy: z.optional(factRecord),
 }
+const columnsOfTable = {
+  widths: z.optional(widthsRecord),
+  /** So many columns after the title stay where they are when the others are scrolled. */
+  frozen: z.optional(whole(0, mostFrozen)),
+  /** So many lines of text a row has room for. */
+  lines: z.optional(whole(1, mostLines)),
+}
 /** What each layout has in a definition beside the question. */
 const layoutParts = {
-  table: { widths: z.optional(widthsRecord) },
+  table: { ...columnsOfTable },
   board: { board: ids.boardId },
   /** `open`: so many levels are seen. */
-  outline: { widths: z.optional(widthsRecord), open: whole(1, mostOpen) },
+  outline: { ...columnsOfTable, open: whole(1, mostOpen) },
 } as const satisfies Record<LayoutName, object>
 
 /** A view’s definition, by its layout. */

@@ -1,6 +1,7 @@
 /** Everything that a patch can speak of: where it is held, who sees it, which ids it speaks of. */
 import { tieId, type PersonId, type ProjectId } from '../base/ids'
 import type {
+  Allows,
   Audience,
   Condition,
   EntityName,
@@ -137,6 +138,11 @@ function mapCondition(condition: Condition, map: MapId): Condition {
     test: values ? ({ ...test, values } as typeof test) : test,
   }
 }
+
+const mapAllows = (allows: Allows, map: MapId): Allows => ({
+  ...allows,
+  change: allows.change && allows.change.map((one) => mapFact(one, map)),
+})
 
 /** Widths are kept by field, or by the name of a fact, which is no id. */
 const mapWidths = (widths: Readonly<Record<string, number>>, map: MapId): Record<string, number> =>
@@ -365,9 +371,10 @@ export const entities: { readonly [E in EntityName]: Entity<Records[E]> } = {
           : record.audience,
       definition: mapDefinition(record.definition, map),
       ...(record.gives && { gives: mapDefaults(record.gives, map) }),
+      ...(record.allows && { allows: mapAllows(record.allows, map) }),
     }),
     // Its phrases stay when what they are about has gone.
-    firm: (record) => ({ ...record, definition: noDefinition, gives: null }),
+    firm: (record) => ({ ...record, definition: noDefinition, gives: null, allows: null }),
   },
   look: {
     held: 'directory',

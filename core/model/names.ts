@@ -70,6 +70,9 @@ export type TotalName = (typeof totalNames)[number]
 /** The narrowest and widest that a column can be dragged, in px. */
 export const [leastWidth, mostWidth] = [40, 1200] as const
 
+/** The most columns after the title that stay in sight, and the most lines of text that a row has room for. */
+export const [mostFrozen, mostLines] = [6, 6] as const
+
 /** The most levels that an outline can be told to be open to: as good as all. */
 export const mostOpen = 20
 

@@ -79,6 +79,8 @@ export type Audience = Read<typeof schemas.audienceRecord>
 export type Preference = Read<typeof schemas.preferenceRecord>
 /** That two items belong together. */
 export type Link = Read<typeof schemas.linkRecord>
+/** What may be done to items through a view. */
+export type Allows = Read<typeof definitions.allowsRecord>
 /** A saved view of a project. */
 export type View = Read<typeof schemas.viewRecord>
 /** How a person has a view look, which nobody else sees. */

@@ -6,7 +6,7 @@ import { fieldTypeNames, optionColours } from '../fields/names'
 import { fieldSettings, settingsOf } from '../fields/settings'
 import { valueRecord } from '../fields/value-record'
 import { weekMinutes } from '../base/week'
-import { viewDefinition, widthsRecord } from './definition'
+import { allowsRecord, viewDefinition, widthsRecord } from './definition'
 import { demandedRoles, densities, kindIcons, mostAmount, paletteColours, phases, roles, themes } from './names'
 
 const colour = z.enum(paletteColours)
@@ -262,6 +262,8 @@ export const viewRecord = z.object({
   heading: z.optional(z.nullable(name)),
   /** What is added through it gets, where nobody says otherwise. */
   gives: z.optional(defaultsRecord),
+  /** What may be done to items through it; null: whatever one may do in the project. */
+  allows: z.optional(z.nullable(allowsRecord)),
   /** When it went into the bin. */
   archived: z.optional(z.nullable(text(40))),
 })

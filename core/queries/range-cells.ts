@@ -15,7 +15,7 @@ import type { Setting } from '../items/set'
 import { normalised, severalIn } from '../items/values'
 import { valuesApart } from '../layouts/rows'
 import { fieldContext, itemKey, kindsOf, statusesOfKind, type Reader } from '../model/reader'
-import type { Field, Item, ItemId } from '../model/records'
+import type { Field, Item, ItemId, ViewId } from '../model/records'
 import { fieldCell, ownCell } from './cell-text'
 import type { QueryContext } from './contract'
 
@@ -29,6 +29,8 @@ export interface PastedInput extends RangeInput {
   readonly text: string
   /** How whoever pastes it writes numbers and days. */
   readonly speech: Speech
+  /** The view in which it is pasted. */
+  readonly through?: ViewId | undefined
 }
 /** A cell that stays as it is, and why. */
 export interface RangeFault {
@@ -68,7 +70,7 @@ const textOf = (reader: Reader, item: Item, column: string, field: Field | undef
   ownCell(reader, item, column) ?? (field ? fieldCell(reader, item, field) : '')
 
 /** What a text sets in the cells from the first on, each read as if it were typed there. One cell alone goes into all of them. */
-export function pastedCells(context: QueryContext, { items, columns, text, speech }: PastedInput): RangeAnswer {
+export function pastedCells(context: QueryContext, { items, columns, text, speech, through }: PastedInput): RangeAnswer {
   const { state } = context
   const lines = Papa.parse<string[]>(text.replace(/\r?\n$/, ''), { delimiter: '\t' }).data
   const isOne = lines.length === 1 && lines[0]?.length === 1
@@ -84,7 +86,7 @@ export function pastedCells(context: QueryContext, { items, columns, text, speec
       const column = columns[k]
       if (column === undefined) continue
       const read = settingOf(state, item, column, typed, speech)
-      const refused = read.ok ? read.value && refusedFor(context, id, { [column]: read.value }) : read.problem
+      const refused = read.ok ? read.value && refusedFor(context, id, { [column]: read.value }, through) : read.problem
       if (refused) faults.push({ key: itemKey(state, item), column, text: typed, problem: refused })
       else if (read.ok && read.value) set[column] = read.value
     }
@@ -138,8 +140,9 @@ function refusedFor(
   { state, me, today }: QueryContext,
   item: ItemId,
   set: Readonly<Record<string, Setting>>,
+  through: ViewId | undefined,
 ): Problem | undefined {
-  const command = commandOf('' as CommandId, { type: 'items.set', items: [{ item, set }] } as BareCommand)
+  const command = commandOf('' as CommandId, { type: 'items.set', items: [{ item, set }], through } as BareCommand)
   const now = `${today()}T00:00:00.000Z`
   const context: Context = { command: command.id, by: personActor(me), now, today: today(), isRoom: false, entryOf: () => undefined, longText: () => undefined } // prettier-ignore
   const judged = judge(state, command, context)

@@ -9,7 +9,7 @@ import { isHead, isOutlined, rowOf, valuesApart, type GroupHead, type Row, type 
 import { isInItem } from '../fields/registry'
 import type { LayoutName } from '../model/names'
 import type { Reader } from '../model/reader'
-import type { Item, Project, Total, ViewDefinition } from '../model/records'
+import type { Item, PersonId, Project, Total, ViewDefinition } from '../model/records'
 import type { ViewQuestion } from '../views/evaluate'
 import type { Test } from '../views/asked'
 import { compile } from '../views/filter'
@@ -23,6 +23,8 @@ export interface ViewInput {
   readonly view: string
   /** Its definition as somebody changed it without saving. */
   readonly draft?: ViewDefinition | undefined
+  /** As whom it is looked at, where that is someone else than who asks. */
+  readonly seenBy?: PersonId | undefined
   /** How many rows a list hands out before anyone has said where they look. */
   readonly first?: 'onServer' | 'inBrowser'
 }
@@ -102,7 +104,7 @@ class ViewWatch implements Watch<LayoutAnswer | undefined> {
     const definition = this.input.draft ?? saved?.definition
     const project = saved && state.maybe('project', saved.project)
     if (!definition || !project || saved.archived) return void (this.#shown = undefined)
-    const context = viewContext(state, project.id, viewerOf(this.context))
+    const context = viewContext(state, project.id, { ...viewerOf(this.context), ...(this.input.seenBy && { me: this.input.seenBy }) })
     const signals = (definition.signals ?? []).flatMap(({ when, isOff }, at) => {
       const test = isOff ? undefined : compile(context, when)
       return test ? [[at, test] as const] : []

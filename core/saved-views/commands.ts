@@ -5,7 +5,7 @@ import { must, problem } from '../base/result'
 import { changeRefusal } from '../access/changing'
 import { applied, defineCommand } from '../change/command'
 import { defaultsRefusal } from '../items/fallbacks'
-import { viewDefinition } from '../model/definition'
+import { allowsRecord, viewDefinition } from '../model/definition'
 import { audienceRecord, defaultsRecord, viewRecord } from '../model/schemas'
 import { recordCommands, unmade } from '../setup/record-commands'
 
@@ -20,6 +20,7 @@ export const views = recordCommands({
     about: z.nullable(text(500)),
     heading: z.nullable(name),
     gives: defaultsRecord,
+    allows: z.nullable(allowsRecord),
     audience: audienceRecord,
     /** Null: it comes back from the bin. */
     archived: z.nullable(text(40)),

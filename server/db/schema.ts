@@ -296,6 +296,7 @@ export const view = pgTable('view', {
   about: text('about'),
   heading: text('heading'),
   gives: jsonb('gives'),
+  allows: jsonb('allows'),
   archived: instant('archived'),
 }, byId) // prettier-ignore
 

@@ -8,6 +8,7 @@ import { useQuery } from '../../data/use-query'
 import { useChanges } from '../../data/changes'
 import { useDirectory } from '../../data/directory'
 import { stands } from '../../data/stands'
+import { useThrough } from '../../data/through'
 import { useViews } from '../../data/views'
 import type { Act } from '../../parts/ActMenu.vue'
 import { ActMenu, ItemMenu, VTab, VTabs } from '../../parts/controls'
@@ -34,6 +35,7 @@ const { mobile } = useDisplay()
 const changes = useChanges()
 const directory = useDirectory()
 const views = useViews()
+const through = useThrough()
 const {
   add: addItem,
   asks,
@@ -51,7 +53,10 @@ const shownColumns = useColumns(
   () => answer.value,
 )
 const { columns, hiddenColumns, columnOf, fold, hide, stretch } = shownColumns
-const mayMove = computed(() => directory.may('change items', props.project.id))
+const mayMove = computed(
+  () => through.mayChange(props.project.id, 'status') || through.mayChange(props.project.id, 'rank'),
+)
+const mayAdd = computed(() => through.mayAdd(props.project.id))
 const maySet = computed(() => directory.may('set up project', props.project.id))
 const { lift, said, pointer, ...lifting } = useLift({
   columns: shownColumns,
@@ -195,7 +200,7 @@ const add = (column: ShownColumn, title: string, said: Item['values']) =>
   addItem(title, said, (kind) => shownColumns.statusIn(column, kind))
 
 provide(boardKey, {
-  scroller, lift, pointer, mayMove, cardKey,
+  scroller, lift, pointer, mayMove, mayAdd, cardKey,
   show: () => props.definition.show, marks: marksOf(directory, () => props.definition),
   look: query.look, open: (row) => emit('open', row.address), menu: (row, at, point) => (menu.value = { row, at, point }),
   dropOn: lifting.dropOn,

@@ -103,7 +103,7 @@ const slot = computed(() => {
         {{ slot.words }}
       </div>
     </div>
-    <div v-if="board.mayMove.value" class="add">
+    <div v-if="board.mayAdd.value" class="add">
       <AddItem
         v-if="isAdding"
         is-brief

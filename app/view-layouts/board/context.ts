@@ -22,6 +22,7 @@ export interface BoardContext {
   readonly lift: Ref<Lift | undefined>
   readonly pointer: Pointer
   readonly mayMove: Ref<boolean>
+  readonly mayAdd: Ref<boolean>
   /** Field ids that a card shows. */
   show(): readonly string[]
   /** What marks a card. */

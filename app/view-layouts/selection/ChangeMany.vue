@@ -8,6 +8,7 @@ import { fieldTypes, isInItem } from '#core/fields/registry'
 import { idsOf, type Value } from '#core/fields/value'
 import type { Field, ItemId, Project } from '#core/model/records'
 import { useDirectory } from '../../data/directory'
+import { useThrough } from '../../data/through'
 import { FieldInput } from '../../parts/field-input-later'
 import { headOf } from '../../parts/called'
 import { kindChoices, statusChoices } from '../../parts/choices'
@@ -21,21 +22,24 @@ import { selectionWords } from './words'
 const props = defineProps<{ project: Project; items: readonly ItemId[]; send(bare: OfMany): Promise<boolean> }>()
 const emit = defineEmits<{ leave: [] }>()
 const directory = useDirectory()
+const through = useThrough()
 
 /** The fields that all of several can be given the same of. */
 const fields = computed(() =>
   directory.fields(props.project.id).filter((field) => {
     const type = fieldTypes[field.type]
-    return isInItem(field) && !type.isApart && !type.isOwn
+    return isInItem(field) && !type.isApart && !type.isOwn && through.mayChange(props.project.id, field.id)
   }),
 )
-const what = ref<string>('status')
 const whats = computed(() => [
-  { value: 'status', title: headOf(directory, props.project.id, 'status') },
-  { value: 'kind', title: tableWords.kind },
-  { value: 'parent', title: selectionWords.inside },
+  ...[
+    { value: 'status', title: headOf(directory, props.project.id, 'status') },
+    { value: 'kind', title: tableWords.kind },
+    { value: 'parent', title: selectionWords.inside },
+  ].filter(({ value }) => through.mayChange(props.project.id, value)),
   ...fields.value.map(({ id, name }) => ({ value: id as string, title: name })),
 ])
+const what = ref<string>(whats.value[0]?.value ?? 'status')
 const field = computed((): Field | undefined => fields.value.find(({ id }) => id === what.value))
 type How = 'set' | 'add' | 'remove' | 'empty' | 'later'
 const hows = computed((): readonly How[] => {

@@ -3,7 +3,7 @@ import { computed, ref } from 'vue'
 import { VBtn } from 'vuetify/components/VBtn'
 import type { ItemId, Project, View } from '#core/model/records'
 import { useChanges } from '../../data/changes'
-import { useDirectory } from '../../data/directory'
+import { useThrough } from '../../data/through'
 import { useSelection } from '../../data/selection'
 import { useViews } from '../../data/views'
 import { useAsk } from '../../data/use-ask'
@@ -18,10 +18,11 @@ import { useForMany } from './use-for-many'
 const props = defineProps<{ project: Project; view?: View }>()
 const views = useViews()
 const selection = useSelection()
-const directory = useDirectory()
+const through = useThrough()
 const changes = useChanges()
 const ask = useAsk()
-const mayChange = computed(() => directory.may('change items', props.project.id))
+const mayChange = computed(() => through.mayChange(props.project.id))
+const mayRemove = computed(() => through.mayRemove(props.project.id))
 const ids = computed(() => [...selection.ids])
 /** Where it is asked what changes. */
 const at = ref<HTMLElement>()
@@ -48,12 +49,10 @@ async function copy(): Promise<void> {
     <span
       ><b>{{ grouped(selection.count) }}</b> {{ selectionWords.selected }}</span
     >
-    <template v-if="mayChange">
-      <VBtn variant="plain" aria-haspopup="dialog" @click="at = $event.currentTarget as HTMLElement">{{
-        selectionWords.change
-      }}</VBtn>
-      <VBtn variant="plain" @click="archive">{{ selectionWords.archive }}</VBtn>
-    </template>
+    <VBtn v-if="mayChange" variant="plain" aria-haspopup="dialog" @click="at = $event.currentTarget as HTMLElement">{{
+      selectionWords.change
+    }}</VBtn>
+    <VBtn v-if="mayRemove" variant="plain" @click="archive">{{ selectionWords.archive }}</VBtn>
     <VBtn variant="plain" @click="copy">{{ selectionWords.copy }}</VBtn>
     <VBtn v-if="view" class="out" variant="plain" @click="takeOut">{{ selectionWords.csv }}</VBtn>
     <VBtn variant="plain" @click="selection.clear()">{{ selectionWords.clear }}</VBtn>

@@ -2,6 +2,7 @@ import { shallowRef } from 'vue'
 import type { OfMany, RefusalsAnswer } from '#core/queries/refusals'
 import { useAsk } from '../../data/use-ask'
 import { useChanges } from '../../data/changes'
+import { useThrough } from '../../data/through'
 
 /** A command that was refused for some of its items, with which and why. */
 export interface PartlyRefused extends RefusalsAnswer {
@@ -12,6 +13,7 @@ export interface PartlyRefused extends RefusalsAnswer {
 export function useForMany() {
   const ask = useAsk()
   const changes = useChanges()
+  const through = useThrough()
   const refused = shallowRef<PartlyRefused>()
 
   /** Whether it was done as a whole. */
@@ -19,7 +21,7 @@ export function useForMany() {
     refused.value = undefined
     const problem = await changes.attempt(bare)
     if (!problem) return true
-    const split = await ask('refusals', bare)
+    const split = await ask('refusals', through.sentFrom(bare) as OfMany)
     // What is refused of all together and of none alone, such as too many for a limit, is told as ever.
     if (split?.refused.length) refused.value = { ...split, bare }
     else await changes.send(bare)

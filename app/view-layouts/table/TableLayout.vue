@@ -15,6 +15,7 @@ import { useChanges } from '../../data/changes'
 import { useDirectory } from '../../data/directory'
 import { stands } from '../../data/stands'
 import { useSelection } from '../../data/selection'
+import { useThrough } from '../../data/through'
 import { useViews } from '../../data/views'
 import { frameWords } from '../../shell/words'
 import { selectionWords } from '../selection/words'
@@ -49,6 +50,7 @@ const props = defineProps<LayoutProps>()
 const emit = defineEmits<LayoutEmits>()
 const directory = useDirectory()
 const views = useViews()
+const through = useThrough()
 const { mobile } = useDisplay()
 const preferences = usePreferences()
 const {
@@ -117,7 +119,7 @@ const widths = computed(() => {
   return mobile.value ? { ...own, key: Math.max(120, own.key ?? 0) } : own
 })
 const columns = computed(() => {
-  const fields = props.definition.show.flatMap((id) => directory.reader.maybe('field', id) ?? [])
+  const fields = props.definition.show.flatMap((id) => directory.reader.maybe('field', id) ?? []).filter((field) => !field.archived) // prettier-ignore
   const all = { ...widths.value, ...dragged.value }
   const head = (of: BuiltIn) => headOf(directory, props.project.id, of)
   const said = (total: Total) => (wording.value ? totalWords(total, wording.value) : '')
@@ -131,7 +133,9 @@ function totalSaid({ totals }: OutlineRow, at: number): string {
 }
 const template = computed(() => gridTemplate(columns.value))
 const minWidth = computed(() => `${leastWidth(columns.value)}px`)
-const mayEdit = computed(() => directory.may('change items', props.project.id))
+const mayEdit = computed(() => through.mayChange(props.project.id))
+const mayAdd = computed(() => through.mayAdd(props.project.id))
+const mayNest = computed(() => ['parent', 'rank'].some((key) => through.mayChange(props.project.id, key)))
 
 const scroller = ref<HTMLElement>()
 const rowHeight = computed(() => (mobile.value ? 45 : preferences.rowHeight))
@@ -199,7 +203,7 @@ const rowActs = computed(() => {
   const isChosen = selection.has(row.item.id)
   return [
     { label: frameWords.open, do: () => emit('open', row.address) },
-    ...(mayEdit.value
+    ...(mayAdd.value
       ? [
           { label: tableWords.addBelow, do: () => void insert.open(menuLine) },
           { label: tableWords.addInside, do: () => void insert.open(menuLine, true) },
@@ -294,7 +298,7 @@ const dragging: Dragging = {
 function pressedDown(event: PointerEvent): void {
   const target = event.target as HTMLElement
   const cell = target.closest<HTMLElement>('.cell:is(.key, .title)')
-  if (cell && isOutline.value && mayEdit.value && !editing.value && !target.closest('.turn'))
+  if (cell && isOutline.value && mayNest.value && !editing.value && !target.closest('.turn'))
     void outlineDrag().then(({ followOutlineDrag }) => followOutlineDrag(dragging, event, Number(cell.dataset.row)))
 }
 const nest = useNesting({
@@ -317,7 +321,8 @@ const cells = useCells({
   rowAt,
   headAt,
   stretch: () => stretchIds.value,
-  mayEdit: () => mayEdit.value,
+  mayEdit: (key) => (key === 'place' ? mayNest.value : through.mayChange(props.project.id, key)),
+  tellHeld: (name) => void (directory.may('change items', props.project.id) && changes.say(viewWords.heldHere(name))),
   me: () => directory.me?.id,
   element: () => scroller.value,
   rowHeight: () => rowHeight.value,
@@ -327,7 +332,7 @@ const cells = useCells({
   tellWorked: (field) => void sayWorked().then((said) => changes.say(said(directory.reader, field))),
   open: (key) => emit('open', key),
   walk: (key) => emit('walk', key),
-  addItem: () => insert.open(at.value.row) || addLine.value?.focus(),
+  addItem: () => void (mayAdd.value && (insert.open(at.value.row) || addLine.value?.focus())),
   menu: openMenu,
   range: (act) => void range(act),
   select,
@@ -487,7 +492,7 @@ function keepSent(index: number, title: string | undefined): void {
     <ItemMenu v-if="menu" :place="menu" :acts="rowActs" @close="menu = undefined" />
     <EmptyView v-if="answer && !answer.sums.items" :view="view" :definition="definition" @add="addLine?.focus()" />
     <AddItem
-      v-if="mayEdit && stands"
+      v-if="mayAdd && stands"
       ref="addLine"
       class="add"
       :label="viewWords.add"

@@ -55,6 +55,7 @@ const grid = () =>
     rowAt: (index) => (heads.has(index) ? undefined : rows[index]),
     headAt: (index) => heads.get(index),
     mayEdit: () => mayEdit,
+    tellHeld: () => {},
     me: () => undefined,
     // Eleven rows fit into it.
     element: () => table,

@@ -1,6 +1,6 @@
 /** Cells to a spreadsheet and from one, and down a column: fetched once the page stands. */
 import { plainSpeech, type Speech } from '#core/base/days-said'
-import type { ItemId } from '#core/model/records'
+import type { ItemId, ViewId } from '#core/model/records'
 import type { PastedInput, RangeFault } from '#core/queries/range-cells'
 import type { useChanges } from '../../data/changes'
 import type { useAsk } from '../../data/use-ask'
@@ -56,7 +56,7 @@ export async function fillDown(table: RangeTable, around: Around): Promise<void>
 }
 
 async function set(table: RangeTable, { ask, changes }: Around, input: PastedInput): Promise<void> {
-  const read = await ask('rangePasted', input)
+  const read = await ask('rangePasted', { ...input, through: table.input.view as ViewId })
   if (!read) return
   const { items, cells, faults, beyond } = read
   if (items.length) await changes.send({ type: 'items.set', items: [...items] })

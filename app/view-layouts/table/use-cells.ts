@@ -20,7 +20,10 @@ interface Grid {
   headAt(index: number): GroupHead | undefined
   /** The lines that are here: items by their ids, heads by what they group. */
   stretch(): Stretch
-  mayEdit(): boolean
+  /** Anything of items, or one fact of them; `place`: where they stand. */
+  mayEdit(key?: string): boolean
+  /** Says that a column is not changed in this view. */
+  tellHeld(name: string): void
   /** Whoever is looking. */
   me(): string | undefined
   element(): HTMLElement | undefined
@@ -130,7 +133,7 @@ export function useCells(grid: Grid) {
     const move = moves[event.key]
     const turns = turning(event, row, column)
     const step = event.altKey ? steps[event.key] : undefined
-    if (step && !grid.mayEdit()) return
+    if (step && !grid.mayEdit('place')) return
     const acts = { c: 'copy', d: 'fill' } as const
     const act = (event.ctrlKey || event.metaKey) && !event.altKey && !event.shiftKey ? acts[event.key as 'c' | 'd'] : undefined // prettier-ignore
     if (act && (act === 'copy' || grid.mayEdit())) return (event.preventDefault(), grid.range(act))
@@ -143,7 +146,8 @@ export function useCells(grid: Grid) {
     else if (turns !== undefined) grid.toggleFold(turns)
     else if (move) focus(...move)
     else if (['Enter', 'F2', ' '].includes(event.key)) startEdit(row, column)
-    else if ((event.key === 'Delete' || event.key === 'Backspace') && grid.mayEdit()) empty(row, column)
+    else if ((event.key === 'Delete' || event.key === 'Backspace') && grid.mayEdit(grid.columns()[column]?.id))
+      empty(row, column)
     else if (event.key.length === 1 && isPlain(event)) startEdit(row, column, event.key)
     else return
     event.preventDefault()
@@ -186,7 +190,7 @@ export function useCells(grid: Grid) {
     if (column.is === 'key' || column.is === 'place' || editor === 'panel') return grid.open(row.address)
     if (column.is === 'total') return
     if (field && editor === 'none') return grid.tellWorked(field)
-    if (!grid.mayEdit()) return
+    if (!grid.mayEdit(column.id)) return grid.tellHeld(column.name)
     if (field && editor === 'press') return void press(changes, row.item, field, grid.me())
     editing.value = { item: row.item.id, column: column.id, typed }
     dropEarlyKeys = keepEarlyKeys()

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, nextTick, shallowRef } from 'vue'
+import { computed, nextTick, onBeforeUnmount, shallowRef, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { VBtn } from 'vuetify/components/VBtn'
 import { figuresOf } from '#core/fields/registry'
@@ -7,6 +7,7 @@ import { answerIn } from '#core/queries/page-seed'
 import AppFrame from '../../../shell/AppFrame.vue'
 import { ViewMenu } from '../../../shell/around'
 import { ItemPanel } from '../../../item/panel'
+import { TriedAs } from '../../../sentence/editors'
 import ViewSentence from '../../../sentence/ViewSentence.vue'
 import { useWording } from '../../../data/wording'
 import { totalText } from '../../../parts/group-names'
@@ -20,6 +21,7 @@ import type { Tally } from '../../../view-layouts/contract'
 import { layoutParts } from '../../../view-layouts/registry'
 import { SelectionBar } from '../../../view-layouts/selection/bar'
 import { useSelection } from '../../../data/selection'
+import { useThrough } from '../../../data/through'
 
 /** A saved view of a project: the sentence above, the layout below, an item beside. */
 const route = useRoute()
@@ -27,6 +29,7 @@ const router = useRouter()
 const directory = useDirectory()
 const views = useViews()
 const selection = useSelection()
+const through = useThrough()
 const project = computed(() => directory.byPrefix(String(route.params.prefix)))
 const view = computed(() => directory.reader.maybe('view', String(route.params.view)))
 const definition = computed(() => view.value && views.definitionOf(view.value))
@@ -40,6 +43,8 @@ function take(now: Tally): void {
   // What came along is said once more by the layout: nothing is drawn again for it.
   if (now.sums !== sums || now.totals !== totals || (now.warnings ?? []).join() !== warnings.join()) tally.value = now
 }
+watch(() => view.value?.id, through.enter, { immediate: true })
+onBeforeUnmount(() => through.enter(undefined))
 const wording = useWording(() => project.value?.id)
 /** Undefined where what was open is gone, or not to be seen any more: then nothing is left of what it said. */
 const shown = computed(() =>
@@ -109,6 +114,7 @@ const walk = (key: string) => {
       />
     </template>
     <template v-if="shown">
+      <TriedAs v-if="through.as" :view="shown.view" :person="through.as" />
       <component
         :is="layoutParts[shown.definition.layout]"
         :key="`${shown.definition.layout} ${shown.view.id}`"
