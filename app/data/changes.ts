@@ -76,7 +76,7 @@ export const useChanges = defineStore('changes', () => {
   async function begin(bare: BareCommand, again?: Again): Promise<Result<Undoable>> {
     const { api } = session
     if (!api) return fail(noWorker)
-    if (through.as) return fail({ code: 'only-tried' })
+    if (through.as && bare.type !== 'look.set') return fail({ code: 'only-tried' })
     const command = v7() as CommandId
     // What is in reactive state cannot be sent to a worker as it is.
     const begun = await api.send(command, JSON.parse(JSON.stringify(through.sentFrom(bare))) as BareCommand)

@@ -1,6 +1,7 @@
 import { proxy } from 'comlink'
 import { requestKey } from '#core/queries/page-seed'
 import type { AnyAnswer, WatchRequest } from '#core/queries/registry'
+import type { Folds } from '#core/model/records'
 import { unpack, type Packed } from '../worker/sent-rows'
 import type { ReplicaApi } from './client'
 
@@ -40,8 +41,8 @@ export class OpenQuery {
   hold(items: readonly string[]): void {
     void this.#id.then((id) => this.#api.hold(id, [...items]))
   }
-  fold(groups: readonly string[]): void {
-    void this.#id.then((id) => this.#api.fold(id, [...groups]))
+  fold(folds: Folds): void {
+    void this.#id.then((id) => this.#api.fold(id, folds))
   }
   leave(): void {
     this.#listeners.length = 0

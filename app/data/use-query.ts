@@ -1,5 +1,6 @@
 import { onScopeDispose, shallowRef, watch, type ShallowRef } from 'vue'
 import { answerIn } from '#core/queries/page-seed'
+import type { Folds } from '#core/model/records'
 import type { WatchAnswer, WatchedName, WatchInput, WatchRequest } from '#core/queries/registry'
 import { openQuery, type OpenQuery } from './open-query'
 import { pageSeed } from './page-seed'
@@ -12,8 +13,8 @@ export interface QueryResult<A> {
   look(list: string, from: number, to: number): void
   /** Items that keep their place until they are let go. */
   hold(items: readonly string[]): void
-  /** Groups that show their heads alone. */
-  fold(groups: readonly string[]): void
+  /** What is folded from now on. */
+  fold(folds: Folds): void
 }
 
 /** Keeps a query answered for as long as the component lives; another input takes the place of the last. */
@@ -41,6 +42,6 @@ export function useQuery<N extends WatchedName>(query: N, input: () => WatchInpu
     answer,
     look: (list, from, to) => open?.look(list, from, to),
     hold: (items) => open?.hold(items),
-    fold: (groups) => open?.fold(groups),
+    fold: (folds) => open?.fold(folds),
   }
 }

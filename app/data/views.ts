@@ -3,9 +3,9 @@ import { v7 } from 'uuid'
 import { shallowRef } from 'vue'
 import { isSameValue } from '#core/base/sorted-ids'
 import { longestName } from '#core/base/text'
-import type { PersonId, View, ViewDefinition, ViewId } from '#core/model/records'
+import type { Folds, PersonId, View, ViewDefinition, ViewId } from '#core/model/records'
 import { soon } from '../fetched'
-import { hasWidths, widthsOf as widthsSeen } from '#core/model/looks'
+import { foldsOf as foldsSeen, hasColumns, widthsOf as widthsSeen } from '#core/model/looks'
 import type { Draft } from '#core/queries/drafts'
 import type { ViewInput } from '#core/queries/view'
 import { begun, draftsKey } from './begin'
@@ -67,11 +67,20 @@ export const useViews = defineStore('views', () => {
   /** Makes a column as wide as one likes it, for oneself; null: as wide as the view has it. */
   const setWidth = (view: View, column: string, width: number | null): Promise<boolean> =>
     changes.sendAside({ type: 'look.set', view: view.id, widths: { [column]: width } })
-  /** The definition to save: the widths that one sees go with it. */
+  /** What one sees folded in it. */
+  const foldsOf = (view: View) => foldsSeen(directory.reader, view, session.me ?? '')
+  const setFolds = (view: View, folds: Folds): Promise<boolean> =>
+    changes.sendAside({ type: 'look.set', view: view.id, folds })
+  /** The definition to save: the widths and folds that one sees go with it. */
   function saved(view: View): ViewDefinition {
     const definition = definitionOf(view)
-    const widths = widthsOf(view)
-    return hasWidths(definition) && Object.keys(widths).length ? { ...definition, widths } : definition
+    if (!hasColumns(definition)) return definition
+    const [widths, folds] = [widthsOf(view), foldsOf(view)]
+    return {
+      ...definition,
+      ...(Object.keys(widths).length && { widths }),
+      ...((folds.turned.length || folds.to !== undefined) && { folds }),
+    }
   }
 
   /** For everyone who sees it. Where somebody else has saved it meanwhile, what one made of it stays one's own. */
@@ -113,5 +122,5 @@ export const useViews = defineStore('views', () => {
       set: { archived: { from: view.archived ?? null, to: null } },
     })
 
-  return { restore, restoreFromBin, definitionOf, inputOf, isChanged, overtakenFrom, change, putBack, widthsOf, setWidth, keep, add, addFrom, remove } // prettier-ignore
+  return { restore, restoreFromBin, definitionOf, inputOf, isChanged, overtakenFrom, change, putBack, widthsOf, setWidth, foldsOf, setFolds, keep, add, addFrom, remove } // prettier-ignore
 })

@@ -1,11 +1,12 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { VBtn } from 'vuetify/components/VBtn'
+import { VSelect } from 'vuetify/components/VSelect'
 import { VList, VListItem } from 'vuetify/components/VList'
 import { saidLayouts } from '#core/layouts/said'
 import type { Condition, View, ViewDefinition } from '#core/model/records'
 import { openWords } from '#core/language/phrases'
-import { mostOpen } from '#core/model/names'
+import { mostLines, mostOpen } from '#core/model/names'
 import type { PhraseName } from '#core/language/sentence'
 import { useDirectory } from '../data/directory'
 import NewField from '../set-up/NewField.vue'
@@ -39,6 +40,7 @@ const takeOut = () => emit('change', { ...props.definition, where: others.value 
 
 const isAdding = ref(false)
 const maySetUp = computed(() => directory.may('set up project', props.view.project))
+const rowLines = [1, 2, 3, 4, mostLines].map((n) => ({ value: n as number, title: phraseWords.linesOf(n) }))
 /** How far an outline can be opened. */
 const levels = [1, 2, 3, 4, 5, mostOpen]
 /** What the phrase can say, each with the view that says it, where it is one of a few. */
@@ -93,6 +95,13 @@ const oneOf = computed((): { label: string; definition: ViewDefinition }[] | und
       @change="try_({ totals: $event })"
     />
     <ShownFields v-else-if="phrase === 'show'" :view="view" :shown="definition.show" @change="try_({ show: $event })">
+      <VSelect
+        v-if="definition.layout !== 'board'"
+        :model-value="definition.lines ?? 1"
+        :items="rowLines"
+        :label="phraseWords.rowLines"
+        @update:model-value="emit('keepOpen', { ...definition, lines: $event } as ViewDefinition)"
+      />
       <VBtn v-if="maySetUp" variant="plain" @click="isAdding = true">{{ fieldWords.addAfter }}</VBtn>
       <NewField
         v-if="isAdding"

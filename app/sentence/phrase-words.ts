@@ -94,6 +94,8 @@ export const phraseWords = {
   findField: 'Find a field',
   hidden: (count: number) => `Hidden: ${count}`,
   isNew: 'new',
+  rowLines: 'Height of rows',
+  linesOf: (n: number) => (n === 1 ? 'One line' : `${n} lines, wrapped`),
   moveField: 'Drag to another place, or press Alt and an arrow',
   noField: 'No field is called that.',
   typeHint: 'not finished, due this week, by status …',

@@ -58,7 +58,6 @@ export const heldWords = {
   doing: 'The same people can still do it in',
   seeing: 'What it leaves out, the same people still see in',
   anyway: 'on an item’s own page, and in their queue.',
-  and: 'and',
   found: 'by searching, and in their queue.',
   roles: 'To keep people from it everywhere, change their role in the project.',
   openRoles: 'People and roles',

@@ -5,6 +5,7 @@ import type { CommandId } from '#core/base/ids'
 import type { Problem, Result } from '#core/base/result'
 import { commandOf, type BareCommand } from '#core/commands/registry'
 import { itemKey } from '#core/model/reader'
+import type { Folds } from '#core/model/records'
 import type { QueryContext, Watch } from '#core/queries/contract'
 import { ask, watch, type AnyAnswer, type AskAnswer, type AskedName, type AskInput, type WatchRequest } from '#core/queries/registry' // prettier-ignore
 import { dayWords } from '../dates'
@@ -96,8 +97,8 @@ export class Api {
   hold(id: number, items: string[]): void {
     this.#control(id, ({ lists }) => lists?.hold(items))
   }
-  fold(id: number, groups: string[]): void {
-    this.#control(id, ({ lists }) => lists?.fold(groups))
+  fold(id: number, folds: Folds): void {
+    this.#control(id, ({ lists }) => lists?.fold(folds))
   }
   #control(id: number, work: (watch: Watch<AnyAnswer>) => void): void {
     const one = watches.get(id)

@@ -96,6 +96,7 @@ const sentences: Readonly<Record<ProblemCode, (said: Said, field: string, naming
       : said.act === 'remove'
         ? `Nothing goes into the bin from the view “${said.view}”. Nothing was changed.`
         : `${said.what} isn’t changed in the view “${said.view}”. Nothing was changed.`,
+  'not-by-hand': (said) => `${said.what} is nothing that anyone fills in, so items stay in their groups.`,
   'only-tried': () => 'You’re trying this as someone else, so nothing was changed.',
   'other-count': (said) => `${said.name} holds ${said.held} items, which isn’t what you typed. Nothing was deleted.`,
   'for-good': () => 'That was deleted for good, and can’t be brought back.',

@@ -75,6 +75,7 @@ export const problemCodes = [
   'not-in-bin',
   'not-through-view',
   'only-tried',
+  'not-by-hand',
   'for-good',
   'text-changed-meanwhile',
   'nothing-to-undo',

@@ -35,7 +35,7 @@ import { addStatus } from '../projects/set-up/new-status'
 import { options } from '../projects/set-up/options'
 import { statuses, steps } from '../projects/set-up/statuses'
 import { deleteView, views } from '../saved-views/commands'
-import { setWidths } from '../saved-views/set-widths'
+import { setLook } from '../saved-views/set-look'
 import { brokenLaw } from './laws'
 import { revert } from './revert'
 import { togetherOf } from './together'
@@ -46,7 +46,7 @@ const several = togetherOf((type) => definitionOf(type))
 const definitions = [
   addItems, setValues, setAll, moveItems, nestItems, archiveItems, deleteItems, setText, noteMove, addPeople, people.set, people.remove, prefer, members.set, members.remove, createProject,
   projects.set, projects.remove, projects.order, deleteProject, setLimit, overruleLimit,
-  views.add, views.set, views.remove, views.order, deleteView, setWidths,
+  views.add, views.set, views.remove, views.order, deleteView, setLook,
   makeField, retypeField, fields.add, fields.set, fields.remove, fields.order, options.add, options.set, options.remove, options.order,
   kinds.add, kinds.set, kinds.remove, kinds.order, followWorkflow, statuses.add, statuses.set, statuses.remove, statuses.order,
   steps.add, steps.set, steps.remove, steps.order, addStatus,

@@ -40,7 +40,8 @@ export function inGroup(
   return { ...own, values }
 }
 
-function dayIn({ grain = 'day' }: GroupKey, first: number, today: PlainDate): PlainDate {
+/** A day of a period: today, where that is in it, else its first. */
+export function dayIn({ grain = 'day' }: GroupKey, first: number, today: PlainDate): PlainDate {
   const from = fromDayNumber(first)
   if (grain === 'day') return from
   return today >= from && today < fromDayNumber(startOf(grain, first, 1)) ? today : from

@@ -19,8 +19,9 @@ export interface ShownView<L extends LayoutName> {
   readonly sums: Sums
   /** Of the view's totals in turn. */
   readonly totals: TotalValues
-  /** Groups that show their heads alone, by what names them. */
-  readonly folded: ReadonlySet<string>
+  /** What does not stand as its level says: groups and items by what names them, and the level from which groups are folded. */
+  readonly turned: ReadonlySet<string>
+  readonly foldedFrom: number
   /** The places of a list that are handed out, as far as somebody has said where they look. */
   window(list: string, length: number): [from: number, to: number]
   rowAt(row: number): Row

@@ -30,13 +30,14 @@ function answerOf(
   definition: ViewDefinition,
   window: (list: string, length: number) => [number, number] = (_list, length) => [0, length],
   folded: readonly string[] = [],
+  foldedFrom = Infinity,
 ): LayoutAnswer {
   const layout = layoutOf(definition)
   const context = viewContext(state, project.id, { me: people.lead.id, today })
   const live = new LiveView(layout.question(state, definition as never), context)
   const sums = { items: live.count, late: 0, effort: 0 }
   const rowAt = (row: number) => rowOf(state, today as never, context.table.at(row))
-  return layout.answer({ reader: state, project, definition: definition as never, live, sums, totals: live.totals, folded: new Set(folded), window, rowAt }) // prettier-ignore
+  return layout.answer({ reader: state, project, definition: definition as never, live, sums, totals: live.totals, turned: new Set(folded), foldedFrom, window, rowAt }) // prettier-ignore
 }
 const byStatus = { group: [{ by: { fact: 'status' as const } }] }
 
@@ -87,6 +88,10 @@ describe('a table', () => {
         if (!first) return
         const folded = answerOf(small, definition, undefined, [first.head]) as TableAnswer
         expect(folded.lines).toBe(open.lines - first.count)
+        // From a level on all are folded, but for those that are turned.
+        const shut = (answerOf(small, definition, undefined, [], 0) as TableAnswer).stretch.rows
+        expect(shut.every((line) => isHead(line) && line.folded)).toBe(true)
+        expect((answerOf(small, definition, undefined, [first.head], 0) as TableAnswer).lines).toBe(shut.length + first.count) // prettier-ignore
         expect(folded.stretch.rows[0]).toMatchObject({ head: first.head, folded: true, count: first.count })
         expect(folded.stretch.rows.slice(1).map(lineId)).toEqual(open.stretch.rows.slice(1 + first.count).map(lineId))
       }),

@@ -22,10 +22,10 @@ export const outline: Layout<'outline', OutlineAnswer> = {
     totals,
     group: [],
   }),
-  answer({ definition, live, folded, totals, sums, window, rowAt }) {
+  answer({ definition, live, turned, totals, sums, window, rowAt }) {
     const tree = treeOf(live)
     const { table, order, level, end, isIn } = tree
-    const isTurned = (row: number) => folded.size > 0 && folded.has(table.ids[row]!)
+    const isTurned = (row: number) => turned.size > 0 && turned.has(table.ids[row]!)
     // What stands there for the sake of what is inside it shows that.
     const isOpen = (row: number, at: number, isInView: boolean) =>
       (!isInView || at + 1 < definition.open) !== isTurned(row)

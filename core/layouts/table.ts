@@ -15,8 +15,8 @@ export interface TableAnswer extends ViewAnswer<'table'> {
 /** All items one under another, in groups with heads that fold. */
 export const table: Layout<'table', TableAnswer> = {
   question: (_reader, { where, group, sort, totals }) => ({ where, group, sort, totals }),
-  answer({ live, folded, totals, sums, window, rowAt }) {
-    const blocks = blocksOf(live.groups, folded, totals.length)
+  answer({ live, turned, foldedFrom, totals, sums, window, rowAt }) {
+    const blocks = blocksOf(live.groups, (head, level) => level >= foldedFrom !== turned.has(head), totals.length)
     const lines = blocks.reduce((sum, block) => sum + lengthOf(block), 0)
     const [from, to] = window('', lines)
     return { layout: 'table', sums, totals, lines, stretch: { from, rows: linesOf(blocks, from, to, rowAt) } }
@@ -27,17 +27,21 @@ export const table: Layout<'table', TableAnswer> = {
 type Block = { readonly head: GroupHead } | { readonly rows: Int32Array }
 const lengthOf = (block: Block): number => ('head' in block ? 1 : block.rows.length)
 
-function blocksOf(groups: readonly Group[], folded: ReadonlySet<string>, totals: number): Block[] {
+function blocksOf(
+  groups: readonly Group[],
+  isFolded: (head: string, level: number) => boolean,
+  totals: number,
+): Block[] {
   return groups.flatMap((group): Block[] => {
     const { path, count, n } = group
     const inside = group.groups.length
-      ? blocksOf(group.groups, folded, totals)
+      ? blocksOf(group.groups, isFolded, totals)
       : n
         ? [{ rows: group.rows.subarray(0, n) }]
         : []
     if (!path.length) return inside
     const head = keyOfPath(path)
-    const one = { head, path, count, totals: group.totals.slice(0, totals), folded: folded.has(head) }
+    const one = { head, path, count, totals: group.totals.slice(0, totals), folded: isFolded(head, path.length - 1) }
     return [{ head: { ...one, v: JSON.stringify([count, one.totals, one.folded]) } }, ...(one.folded ? [] : inside)]
   })
 }

@@ -96,6 +96,12 @@ export const widthsRecord = z
   .record(text(64), whole(leastWidth, mostWidth))
   .check(z.refine((widths) => Object.keys(widths).length <= 200))
 
+/**
+ * Which groups of a table show their heads alone: those at the level `to` and deeper (0: all; left out: none), but not the ones
+ * that are turned, nor the others where these are. Of an outline: what does not stand as its level says. By what names them.
+ */
+export const foldsRecord = z.object({ to: z.optional(whole(0, 3)), turned: list(text(1000), 500) })
+
 const question = {
   v: z.literal(3),
   where: z.pipe(z.unknown().check(z.refine(isReadable)), list(conditionRecord, 20)),
@@ -110,6 +116,7 @@ const question = {
 }
 const columnsOfTable = {
   widths: z.optional(widthsRecord),
+  folds: z.optional(foldsRecord),
   /** So many columns after the title stay where they are when the others are scrolled. */
   frozen: z.optional(whole(0, mostFrozen)),
   /** So many lines of text a row has room for. */

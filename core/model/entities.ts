@@ -8,6 +8,7 @@ import type {
   FactRef,
   Fallback,
   Field,
+  Folds,
   Kind,
   Records,
   TurnOf,
@@ -148,6 +149,12 @@ const mapAllows = (allows: Allows, map: MapId): Allows => ({
 const mapWidths = (widths: Readonly<Record<string, number>>, map: MapId): Record<string, number> =>
   Object.fromEntries(Object.entries(widths).map(([of, width]) => [of.includes('-') ? map(of, 'field') : of, width]))
 
+/** What is folded is named by what it is: ids of options, statuses, people or items, alone or in a path. */
+const mapFolds = (folds: Folds, map: MapId): Folds => ({
+  ...folds,
+  turned: folds.turned.map((one) => one.replace(/[\da-f]{8}(?:-[\da-f]{4}){3}-[\da-f]{12}/g, (id) => map(id))),
+})
+
 /** What is left of a definition that speaks of nothing. */
 const noDefinition: ViewDefinition = { v: 3, layout: 'table', where: [], group: [], sort: [], totals: [], show: [] }
 
@@ -158,7 +165,10 @@ export function mapDefinition(definition: ViewDefinition, map: MapId): ViewDefin
   const own =
     definition.layout === 'board'
       ? { board: map(definition.board, 'board') }
-      : definition.widths && { widths: mapWidths(definition.widths, map) }
+      : {
+          ...(definition.widths && { widths: mapWidths(definition.widths, map) }),
+          ...(definition.folds && { folds: mapFolds(definition.folds, map) }),
+        }
   return {
     ...definition,
     ...own,
@@ -382,7 +392,7 @@ export const entities: { readonly [E in EntityName]: Entity<Records[E]> } = {
     scope: ({ project, person }) => ({ of: 'view', project, maker: person, audience: { of: 'maker' } }),
     mapIds(record, map) {
       const ids = mapped(record, { project: 'project', view: 'view', person: 'person' }, map)
-      return { ...ids, id: tieId<'look'>(ids.view, ids.person), widths: mapWidths(record.widths, map) }
+      return { ...ids, id: tieId<'look'>(ids.view, ids.person), widths: mapWidths(record.widths, map), ...(record.folds && { folds: mapFolds(record.folds, map) }) } // prettier-ignore
     },
     firm: () => null,
   },

@@ -96,6 +96,8 @@ export type GroupKey = Read<typeof definitions.groupKeyRecord>
 export type Total = Read<typeof definitions.totalRecord>
 /** What marks items that meet a condition. */
 export type Signal = Read<typeof definitions.signalRecord>
+/** What is folded in a table or an outline. */
+export type Folds = Read<typeof definitions.foldsRecord>
 /** A view’s layout, conditions, grouping, order, totals and fields. */
 export type ViewDefinition = Read<typeof definitions.viewDefinition>
 

@@ -6,7 +6,7 @@ import { fieldTypeNames, optionColours } from '../fields/names'
 import { fieldSettings, settingsOf } from '../fields/settings'
 import { valueRecord } from '../fields/value-record'
 import { weekMinutes } from '../base/week'
-import { allowsRecord, viewDefinition, widthsRecord } from './definition'
+import { allowsRecord, foldsRecord, viewDefinition, widthsRecord } from './definition'
 import { demandedRoles, densities, kindIcons, mostAmount, paletteColours, phases, roles, themes } from './names'
 
 const colour = z.enum(paletteColours)
@@ -239,13 +239,14 @@ export const audienceRecord = z.discriminatedUnion('of', [
   z.object({ of: z.literal('project') }),
   z.object({ of: z.literal('people'), people: list(ids.personId, 200, 1) }),
 ])
-/** How wide a person has made the columns of a view, which nobody else sees. `id`: view and person. */
+/** How wide a person has made the columns of a view and what they have folded in it, which nobody else sees. `id`: view and person. */
 export const lookRecord = z.object({
   id: ids.tieIdOf<'look'>(),
   project: ids.projectId,
   view: ids.viewId,
   person: ids.personId,
   widths: widthsRecord,
+  folds: z.optional(z.nullable(foldsRecord)),
 })
 /** A saved view of a project. */
 export const viewRecord = z.object({

@@ -4,6 +4,7 @@ import type { PlainDate } from '../base/dates'
 import type { PersonId } from '../base/ids'
 import type { Entry } from '../change/command'
 import type { Viewer } from '../facts/viewer'
+import type { Folds } from '../model/records'
 import type { State } from '../model/state'
 import type { ChangeSet } from './change-set'
 
@@ -51,8 +52,8 @@ export interface ListControl {
   look(list: string, from: number, to: number): void
   /** These items keep their place until they are let go. */
   hold(items: readonly string[]): void
-  /** These groups, by what names them, show their heads alone. */
-  fold(groups: readonly string[]): void
+  /** What is folded from now on. */
+  fold(folds: Folds): void
 }
 
 /** Kept answered for as long as somebody watches. */

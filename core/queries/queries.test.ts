@@ -207,7 +207,7 @@ describe('a view that is watched', () => {
     }
     const heads = [[must, 300, 2], [should, 50, 1], [null, null, 1]] // prettier-ignore
     expect(said()).toEqual({ totals: [350, 4], count: 7, lines: [heads[0], 'a', 'b', heads[1], 'c', heads[2], 'd'] })
-    watched.lists!.fold([JSON.stringify([must])])
+    watched.lists!.fold({ turned: [JSON.stringify([must])] })
     expect(said()).toEqual({ totals: [350, 4], count: 5, lines: [heads[0], heads[1], 'c', heads[2], 'd'] })
   })
 
@@ -312,8 +312,8 @@ describe('the items that are selected', () => {
     // The first line is the head of a group.
     expect(await ask(context, 'itemsInView', { ...input, from: 0, to: 3 })).toEqual([made[0], made[1]])
     const head = JSON.stringify([first().id])
-    expect(await ask(context, 'itemsInView', { ...input, folded: [head], from: 0, to: 9 })).toHaveLength(1)
-    expect(await ask(context, 'itemsInView', { ...input, folded: [head] })).toHaveLength(6)
+    expect(await ask(context, 'itemsInView', { ...input, folds: { turned: [head] }, from: 0, to: 9 })).toHaveLength(1)
+    expect(await ask(context, 'itemsInView', { ...input, folds: { turned: [head] } })).toHaveLength(6)
   })
 
   it('are copied as lines, each under the nearest around it that is among them', async () => {

@@ -70,7 +70,10 @@ const textOf = (reader: Reader, item: Item, column: string, field: Field | undef
   ownCell(reader, item, column) ?? (field ? fieldCell(reader, item, field) : '')
 
 /** What a text sets in the cells from the first on, each read as if it were typed there. One cell alone goes into all of them. */
-export function pastedCells(context: QueryContext, { items, columns, text, speech, through }: PastedInput): RangeAnswer {
+export function pastedCells(
+  context: QueryContext,
+  { items, columns, text, speech, through }: PastedInput,
+): RangeAnswer {
   const { state } = context
   const lines = Papa.parse<string[]>(text.replace(/\r?\n$/, ''), { delimiter: '\t' }).data
   const isOne = lines.length === 1 && lines[0]?.length === 1

@@ -12,7 +12,7 @@ import { item } from './item'
 import { longText } from './long-text'
 import { openWork } from './open-work'
 import { projectItems } from './project-items'
-import { csv, sheet } from './sheet'
+import { csv, foundInView, sheet } from './sheet'
 import { rangeCopied, rangePasted } from './range'
 import { refusals } from './refusals'
 import { queue } from './queue'
@@ -41,7 +41,7 @@ export const watchedQueries = {
 /** What pages ask once. */
 export const askedQueries = {
   valueCounts, conditionCounts, typedWords, why, notIn, leaves, search, history, longText, projectItems, drafts, effects,
-  typicalStays, itemsInAll, misfits, retyped, tried, itemsInView, refusals, copied, duplicate, binned, sheet, csv, rangeCopied, rangePasted,
+  typicalStays, itemsInAll, misfits, retyped, tried, itemsInView, refusals, copied, duplicate, binned, sheet, csv, foundInView, rangeCopied, rangePasted,
 } as const // prettier-ignore
 
 /** The name of a query that is kept answered. */

@@ -1,4 +1,5 @@
 /** How a sheet is worked out: no part of what a worker begins with. */
+import { foldText } from '../base/collation'
 import { dateIn } from '../base/dates'
 import { printCsv, safeText } from '../bring-in/print-csv'
 import { figuresOf, fieldTypes, shownType, typeOf } from '../fields/registry'
@@ -60,6 +61,29 @@ export function csvOf(context: QueryContext, input: SheetInput): string {
   if (!found) return ''
   const records = found.lines.flatMap((line) => ('cells' in line ? [line.cells] : []))
   return printCsv(found.columns.map(({ name }) => name), records) // prettier-ignore
+}
+
+/** The lines on which a view shows some words, from the first; and how many more are in groups that are folded. */
+export interface FoundLines {
+  readonly lines: readonly number[]
+  readonly folded: number
+}
+export function foundLines(
+  context: QueryContext,
+  { words, folds, ...input }: LinesInput & { words: string },
+): FoundLines {
+  const asked = foldText(words).split(/\s+/).filter(Boolean)
+  if (!asked.length) return { lines: [], folded: 0 }
+  const seen = sheetOf(context, { ...input, ...(folds && { folds }), as: 'shown' })
+  const isFound = (line: SheetLine): boolean => {
+    if (!('cells' in line)) return false
+    // What it is part of is not seen in its row.
+    const text = foldText(line.cells.filter((_, i) => i !== own.length).join('\n'))
+    return asked.every((word) => text.includes(word))
+  }
+  const lines = (seen?.lines ?? []).flatMap((line, i) => (isFound(line) ? i : []))
+  const all = folds ? (sheetOf(context, { ...input, as: 'shown' })?.lines ?? []).filter(isFound).length : lines.length
+  return { lines, folded: all - lines.length }
 }
 
 /** The lines of the view, or those of some items. An item that is in several groups comes once where no heads are told. */

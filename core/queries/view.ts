@@ -7,9 +7,10 @@ import { layoutOf } from '../layouts/registry'
 import { mapLists, saidLayout, type LayoutAnswer } from '../layouts/said'
 import { isHead, isOutlined, rowOf, valuesApart, type GroupHead, type Row, type Sums } from '../layouts/rows'
 import { isInItem } from '../fields/registry'
+import { foldsOf } from '../model/looks'
 import type { LayoutName } from '../model/names'
 import type { Reader } from '../model/reader'
-import type { Item, PersonId, Project, Total, ViewDefinition } from '../model/records'
+import type { Folds, Item, PersonId, Project, Total, ViewDefinition } from '../model/records'
 import type { ViewQuestion } from '../views/evaluate'
 import type { Test } from '../views/asked'
 import { compile } from '../views/filter'
@@ -32,27 +33,29 @@ export interface ViewInput {
 /** Undefined: there is no such view. */
 export const view = watchedQuery<ViewInput, LayoutAnswer | undefined>((context, input) => new ViewWatch(context, input))
 
-/** Some lines of a view's lists, as they are seen with these groups folded; without places: every item that it holds. */
+/** Some lines of a view's lists, as they are seen with this folded (left out: nothing); without places: every item that it holds. */
 export interface LinesInput extends ViewInput {
-  readonly folded?: readonly string[]
+  readonly folds?: Folds
   readonly from?: number
   /** After the last. */
   readonly to?: number
 }
 /** The items on some lines of a view, in their order; those that are in several groups once. */
-export const itemsInView = askedQuery<LinesInput, string[]>((context, { folded = [], from, to, ...input }) => {
-  const watch = new ViewWatch(context, input)
-  if (from === undefined || to === undefined) return watch.items()
-  watch.lists.fold(folded)
-  return watch.itemsOn(from, to)
-})
+export const itemsInView = askedQuery<LinesInput, string[]>(
+  (context, { folds = { turned: [] }, from, to, ...input }) => {
+    const watch = new ViewWatch(context, input)
+    if (from === undefined || to === undefined) return watch.items()
+    watch.lists.fold(folds)
+    return watch.itemsOn(from, to)
+  },
+)
 
 /** A line of a view as it is read whole: an item with how deep it stands, or the head of a group. */
 export type WholeLine = { readonly item: Item; readonly level: number } | { readonly head: GroupHead }
 /** All lines of a view, whatever a page looks at; undefined: there is no such view. */
-export function linesInView(context: QueryContext, { folded = [], ...input }: LinesInput) {
+export function linesInView(context: QueryContext, { folds = { turned: [] }, ...input }: LinesInput) {
   const watch = new ViewWatch(context, input)
-  watch.lists.fold(folded)
+  watch.lists.fold(folds)
   return watch.whole()
 }
 
@@ -65,6 +68,8 @@ interface Shown {
   readonly question: ViewQuestion
   readonly project: Project
   readonly live: LiveView
+  /** What is folded in it for whoever looks. */
+  readonly seen: Folds
   /** By its place, whether a signal that is on marks the item at a row. */
   readonly signals: readonly (readonly [at: number, test: Test])[]
   /** The state that it reads: another takes its place when everything is fetched again. */
@@ -77,7 +82,9 @@ class ViewWatch implements Watch<LayoutAnswer | undefined> {
   /** The rows handed out last, as long as nothing that they show has changed. */
   #rows: ReadonlyMap<string, Row> = new Map()
   #held: ReadonlySet<string> = new Set()
-  #folded: ReadonlySet<string> = new Set()
+  /** Undefined: as whoever looks has it, until the page says otherwise. */
+  #folds: Folds | undefined
+  #turned: ReadonlySet<string> = new Set()
   readonly #looks = new Map<string, [from: number, to: number]>()
 
   readonly lists: ListControl = {
@@ -86,7 +93,10 @@ class ViewWatch implements Watch<LayoutAnswer | undefined> {
       this.#held = new Set(items)
       this.#shown?.live.hold(this.#held)
     },
-    fold: (groups) => void (this.#folded = new Set(groups)),
+    fold: (folds) => {
+      this.#folds = folds
+      this.#turned = new Set(folds.turned)
+    },
   }
 
   constructor(
@@ -104,7 +114,11 @@ class ViewWatch implements Watch<LayoutAnswer | undefined> {
     const definition = this.input.draft ?? saved?.definition
     const project = saved && state.maybe('project', saved.project)
     if (!definition || !project || saved.archived) return void (this.#shown = undefined)
-    const context = viewContext(state, project.id, { ...viewerOf(this.context), ...(this.input.seenBy && { me: this.input.seenBy }) })
+    const seen = foldsOf(state, saved, this.context.me)
+    const context = viewContext(state, project.id, {
+      ...viewerOf(this.context),
+      ...(this.input.seenBy && { me: this.input.seenBy }),
+    })
     const signals = (definition.signals ?? []).flatMap(({ when, isOff }, at) => {
       const test = isOff ? undefined : compile(context, when)
       return test ? [[at, test] as const] : []
@@ -112,12 +126,12 @@ class ViewWatch implements Watch<LayoutAnswer | undefined> {
     const question = withSums(layoutOf(definition).question(state, definition), project)
     if (this.#shown?.reader === state && isSameValue(this.#shown.question, question)) {
       this.#shown.live.evaluate(context)
-      this.#shown = { ...this.#shown, definition, project, signals }
+      this.#shown = { ...this.#shown, definition, project, signals, seen }
       return
     }
     const live = new LiveView(question, context)
     if (this.#held.size) live.hold(this.#held)
-    this.#shown = { definition, question, project, live, signals, reader: state }
+    this.#shown = { definition, question, project, live, signals, reader: state, seen }
   }
 
   update(changed: ChangeSet): boolean {
@@ -203,7 +217,7 @@ class ViewWatch implements Watch<LayoutAnswer | undefined> {
     return layoutOf(definition).answer(shown)
   }
 
-  #view({ definition, project, live, reader }: Shown): Omit<ShownView<LayoutName>, 'window' | 'rowAt'> {
+  #view({ definition, project, live, reader, seen }: Shown): Omit<ShownView<LayoutName>, 'window' | 'rowAt'> {
     return {
       reader,
       project,
@@ -211,7 +225,8 @@ class ViewWatch implements Watch<LayoutAnswer | undefined> {
       live,
       sums: sumsOf(live, definition.totals.length),
       totals: live.totals.slice(0, definition.totals.length),
-      folded: this.#folded,
+      turned: this.#folds ? this.#turned : new Set(seen.turned),
+      foldedFrom: (this.#folds ?? seen).to ?? Infinity,
     }
   }
 

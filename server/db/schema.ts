@@ -308,6 +308,7 @@ export const look = pgTable('look', {
   view: uuid('view').notNull(),
   person: uuid('person').notNull(),
   widths: jsonb('widths').notNull(),
+  folds: jsonb('folds'),
 }, byId) // prettier-ignore
 
 export const preference = pgTable('preference', {

@@ -3,6 +3,7 @@ import type { PersonId } from '#core/base/ids'
 import { isIn } from '#core/access/access'
 import { viewContext } from '#core/facts/contract'
 import { entities } from '#core/model/entities'
+import { lookId } from '#core/model/looks'
 import type { Reader } from '#core/model/reader'
 import type { View } from '#core/model/records'
 import { compileAll } from '#core/views/filter'
@@ -78,7 +79,8 @@ export class FirstAnswers {
     const { isPersonal, past } = asksFor(view.definition)
     // Where items were in the past the database alone knows: such a view is answered by the worker.
     if (past) return undefined
-    const key = `${isPersonal ? me : ''} ${id}`
+    const isOwn = isPersonal || !!state.maybe('look', lookId(id, me))?.folds
+    const key = `${isOwn ? me : ''} ${id}`
     const long = this.#long.get(key)
     const times = long?.of === view.definition ? long.times : 0
     if (times >= mostTimesLong || workOf(context.state, view) > mostAsked) return undefined

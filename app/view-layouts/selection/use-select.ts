@@ -1,6 +1,6 @@
 import { onBeforeUnmount, watch } from 'vue'
 import type { LinesInput } from '#core/queries/view'
-import type { View } from '#core/model/records'
+import type { Folds, View } from '#core/model/records'
 import { useAsk } from '../../data/use-ask'
 import { useSelection } from '../../data/selection'
 import { useViews } from '../../data/views'
@@ -10,7 +10,7 @@ interface Lines {
   itemAt(index: number): string | undefined
   /** Whether all lines of a range are here. */
   isHere(from: number, to: number): boolean
-  folded(): readonly string[]
+  folds(): Folds
 }
 
 /** Selecting lines of a view: one by one, a range from where one began, or all that the view holds. */
@@ -24,7 +24,7 @@ export function useSelect(view: () => View, lines: Lines) {
   onBeforeUnmount(selection.clear)
 
   const asked = (range: Partial<LinesInput>) =>
-    ask('itemsInView', { ...views.inputOf(view()), folded: lines.folded(), ...range })
+    ask('itemsInView', { ...views.inputOf(view()), folds: lines.folds(), ...range })
   function toggle(index: number): void {
     const item = lines.itemAt(index)
     if (!item) return

@@ -7,6 +7,7 @@ import { nameOfGroup, totalText } from '../../parts/group-names'
 import { PersonPebbles, StatusText } from '../../parts/marks'
 import { groupWords } from '../../parts/words'
 import { tallyWords } from '../../shell/words'
+import { tableWords } from '../words'
 
 /** The head of a group in a table: what the group is, how many items, what they add up to; it folds. */
 const props = defineProps<{
@@ -19,7 +20,7 @@ const props = defineProps<{
   /** It has the keyboard. */
   isAt: boolean
 }>()
-defineEmits<{ fold: [] }>()
+defineEmits<{ fold: []; menu: [at: HTMLElement, point?: [number, number]] }>()
 const level = computed(() => props.head.path.length - 1)
 const key = computed(() => props.group[level.value])
 const value = computed(() => props.head.path[level.value] ?? null)
@@ -53,6 +54,7 @@ const totals = computed(() =>
       :aria-expanded="!head.folded"
       :aria-label="`${(head.folded ? groupWords.unfold : groupWords.fold)(name)}, ${tallyWords.items(head.count)}`"
       @click="$emit('fold')"
+      @contextmenu.prevent.stop="$emit('menu', $event.currentTarget as HTMLElement, [$event.clientX, $event.clientY])"
     >
       <span class="fold" aria-hidden="true">{{ head.folded ? '▸' : '▾' }}</span>
       <StatusText v-if="key?.by.fact === 'status' && value !== null" :status="String(value)" />
@@ -62,6 +64,14 @@ const totals = computed(() =>
       </template>
       <span class="soft count">{{ head.count }}</span>
     </button>
+    <span
+      class="acts"
+      aria-hidden="true"
+      :title="tableWords.groupActs"
+      @mousedown.prevent
+      @click="$emit('menu', ($event.currentTarget as HTMLElement).previousElementSibling as HTMLElement)"
+      >⋯</span
+    >
     <span v-for="total in totals" :key="total" class="total" role="gridcell">{{ total }}</span>
   </div>
 </template>
@@ -97,6 +107,29 @@ const totals = computed(() =>
   border-radius: var(--round);
   overflow: hidden;
   text-overflow: ellipsis;
+}
+/* Seen where the pointer is; the keyboard has its own key for it. */
+.acts {
+  visibility: hidden;
+  width: 24px;
+  line-height: 22px;
+  text-align: center;
+  border-radius: var(--round);
+  margin-left: -14px;
+  cursor: pointer;
+}
+.acts:hover {
+  background: var(--raised);
+}
+.head-row:hover .acts {
+  visibility: visible;
+}
+@media (hover: none) {
+  .acts {
+    visibility: visible;
+    min-width: var(--target);
+    line-height: var(--target);
+  }
 }
 .fold {
   width: 12px;

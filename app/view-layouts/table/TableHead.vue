@@ -1,7 +1,9 @@
 <script setup lang="ts">
+import { computed, ref, shallowRef } from 'vue'
 import { isSameFact } from '#core/facts/registry'
 import { leastWidth, mostWidth } from '#core/model/names'
-import type { Field, SortKey } from '#core/model/records'
+import type { SortKey } from '#core/model/records'
+import { followRowDrag, type RowDrag } from '../../parts/row-drag'
 import { frameWords } from '../../shell/words'
 import { tableWords } from '../words'
 import type { TableColumn } from './columns'
@@ -15,7 +17,8 @@ const emit = defineEmits<{
   sort: [sort: readonly SortKey[]]
   width: [column: string, width: number]
   kept: [column: string, width: number | null]
-  menu: [field: Field, at: HTMLElement, point?: [number, number]]
+  menu: [column: TableColumn, at: HTMLElement, point?: [number, number]]
+  order: [field: string, before: string | null]
   add: [at: HTMLElement]
 }>()
 
@@ -30,11 +33,13 @@ const sortBy = (column: TableColumn) =>
 const within = (column: TableColumn, width: number): number =>
   Math.max(column.is === 'key' ? 64 : leastWidth, Math.min(mostWidth, Math.round(width)))
 /** What can be done with a field: by its button, a right press, or the keyboard’s own key for it. */
-function openMenu(event: MouseEvent, { field }: TableColumn): void {
-  if (!field) return
+function openMenu(event: MouseEvent, column: TableColumn): void {
+  if (!hasMenu(column)) return
   event.preventDefault()
-  emit('menu', field, headOf(event), event.button === 2 ? [event.clientX, event.clientY] : undefined)
+  emit('menu', column, headOf(event), event.button === 2 ? [event.clientX, event.clientY] : undefined)
 }
+/** What stays in any case, and what a total is alone in, has nothing to be done with. */
+const hasMenu = ({ is }: TableColumn): boolean => is === 'field' || is === 'kind' || is === 'status'
 const headOf = (event: Event): HTMLElement =>
   (event.currentTarget as HTMLElement).closest<HTMLElement>('[role=columnheader]')!
 function drag(event: PointerEvent, column: TableColumn): void {
@@ -51,7 +56,36 @@ function drag(event: PointerEvent, column: TableColumn): void {
     if (width !== before) emit('kept', column.id, width)
   }
 }
+/** The columns of fields, which are put in another order by their heads. */
+const fields = computed(() => props.columns.filter((column) => column.is === 'field'))
+const ordered = shallowRef<RowDrag>()
+const element = ref<HTMLElement>()
+function grab(event: PointerEvent, column: TableColumn): void {
+  if (column.is !== 'field' || event.pointerType === 'touch') return
+  followRowDrag(event, {
+    rows: fields.value,
+    row: column,
+    isAcross: true,
+    lines: () => [...(element.value?.querySelectorAll<HTMLElement>('[data-field]') ?? [])],
+    show: (now) => (ordered.value = now),
+    order: ({ id }, before) => emit('order', id, before?.id ?? null),
+  })
+}
+const dropOf = ({ id }: TableColumn): string | undefined => {
+  const at = fields.value.findIndex((one) => one.id === id)
+  if (at < 0 || !ordered.value) return undefined
+  if (ordered.value.to === at) return 'before'
+  return ordered.value.to === at + 1 && at === fields.value.length - 1 ? 'after' : undefined
+}
+function move(column: TableColumn, by: -1 | 1): void {
+  const at = fields.value.findIndex(({ id }) => id === column.id)
+  const others = fields.value.filter(({ id }) => id !== column.id)
+  if (at < 0 || at + by < 0 || at + by > others.length) return
+  emit('order', column.id, others[at + by]?.id ?? null)
+}
 function key(event: KeyboardEvent, column: TableColumn): void {
+  const way = event.altKey ? ({ ArrowLeft: -1, ArrowRight: 1 } as const)[event.key] : undefined
+  if (way) return (event.preventDefault(), move(column, way))
   const step = { ArrowLeft: -16, ArrowRight: 16 }[event.key]
   if (!event.shiftKey || (!step && event.key !== 'Home')) return
   event.preventDefault()
@@ -60,13 +94,23 @@ function key(event: KeyboardEvent, column: TableColumn): void {
 </script>
 
 <template>
-  <div class="head" role="row">
+  <div ref="element" class="head" role="row">
     <div
       v-for="column in columns"
       :key="column.id"
       role="columnheader"
+      :data-field="column.is === 'field' ? '' : undefined"
       :aria-sort="sortedAs(column)"
-      :class="{ number: column.isNumber }"
+      :class="[
+        dropOf(column),
+        {
+          number: column.isNumber,
+          frozen: column.left !== undefined,
+          last: column.isLastFrozen,
+          dragged: ordered?.id === column.id,
+        },
+      ]"
+      :style="column.left === undefined ? undefined : { left: `${column.left}px` }"
       @contextmenu="openMenu($event, column)"
     >
       <component
@@ -75,6 +119,7 @@ function key(event: KeyboardEvent, column: TableColumn): void {
         :type="column.sort ? 'button' : undefined"
         :title="column.sort ? tableWords.sortBy(column.name) : undefined"
         @click="sortBy(column)"
+        @pointerdown="grab($event, column)"
         @keydown="key($event, column)"
         ><span class="words one-line">{{ column.name }}</span
         ><span v-if="column.sign" aria-hidden="true" :title="column.signHint">{{ column.sign }}</span
@@ -83,7 +128,7 @@ function key(event: KeyboardEvent, column: TableColumn): void {
         }}</span></component
       >
       <span
-        v-if="column.field"
+        v-if="hasMenu(column)"
         class="acts"
         aria-hidden="true"
         :title="frameWords.acts(column.name)"
@@ -208,6 +253,24 @@ function key(event: KeyboardEvent, column: TableColumn): void {
 .aside .head > div:nth-child(2) {
   left: var(--key);
   box-shadow: 1px 0 0 var(--rule-strong);
+}
+/* So do those that are frozen. */
+.aside .head > .frozen {
+  position: sticky;
+  background: var(--paper);
+  z-index: 1;
+}
+.aside .head > .last {
+  box-shadow: 1px 0 0 var(--rule-strong);
+}
+.head > .dragged {
+  opacity: 0.5;
+}
+.head > .before {
+  box-shadow: inset 3px 0 0 var(--leaf);
+}
+.head > .after {
+  box-shadow: inset -3px 0 0 var(--leaf);
 }
 @media (max-width: 700px) {
   .aside .head > div:first-child {

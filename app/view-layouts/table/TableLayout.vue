@@ -3,13 +3,9 @@ import { computed, ref, shallowRef, watch } from 'vue'
 import { useDisplay } from 'vuetify'
 import { useVirtualizer } from '@tanstack/vue-virtual'
 import { mdiChevronLeft, mdiChevronRight } from '@mdi/js'
-import { totalWords } from '#core/language/phrases'
-import type { BuiltIn } from '#core/model/called'
-import type { Total, ViewDefinition } from '#core/model/records'
-import { isHead, isOutlined, type GroupHead, type ListLine, type Row, type OutlineRow } from '#core/layouts/rows'
+import type { ViewDefinition } from '#core/model/records'
+import { isHead, type GroupHead, type ListLine, type Row } from '#core/layouts/rows'
 import { useQuery } from '../../data/use-query'
-import { headOf } from '../../parts/called'
-import { valueText } from '../../parts/group-names'
 import { usePreferences } from '../../data/preferences'
 import { useChanges } from '../../data/changes'
 import { useDirectory } from '../../data/directory'
@@ -24,8 +20,6 @@ import type { LayoutEmits, LayoutProps } from '../contract'
 import { observeOffset, observeSizeFor, scrollWhereNeeded } from '../observe'
 import { useSelect } from '../selection/use-select'
 import { useAddItem } from '../use-add-item'
-import { useWording } from '../../data/wording'
-import { toggled } from '../../parts/toggled'
 import { EmptyView } from '../empty'
 import { useStretch } from '../../parts/use-stretch'
 import { ItemMenu, AddItem } from '../../parts/controls'
@@ -34,16 +28,18 @@ import { RowMenu } from '../../parts/row-menu'
 import GroupHeadRow from './GroupHeadRow.vue'
 import TableHead from './TableHead.vue'
 import { useLightRows } from './use-light-rows'
-import { HeadActs, outlineDrag, sayWorked } from './beside'
-import { columnsOf, gridTemplate, leastWidth, levelWidth, outlineColumns, type HeadPlace } from './columns'
+import { FindInView, GroupActs, HeadActs, sayWorked } from './beside'
+import { leastWidth, levelWidth, lineHeight, type HeadPlace } from './columns'
 import { marksOf } from '../../parts/signal-marks'
 import TableRow from './TableRow.vue'
 import { useCells } from './use-cells'
 import { useInsert } from './use-insert'
 import { useNesting } from './use-nesting'
 import { useRange } from './use-range'
-import type { Dragging } from './outline-drag'
-import type { Drop } from './outline-drop'
+import { useCellSpan } from './use-cell-span'
+import { useFolds } from './use-folds'
+import { useLineMoves } from './use-line-moves'
+import { useTableColumns } from './use-table-columns'
 
 /** All items of the view, one a row; edited in place by mouse or keyboard alone. */
 const props = defineProps<LayoutProps>()
@@ -69,7 +65,6 @@ const answer = computed(() => {
   const { value } = query.answer
   return value?.layout === 'table' || value?.layout === 'outline' ? value : undefined
 })
-const isOutline = computed(() => props.definition.layout === 'outline')
 watch(answer, (now) => now && emit('tally', { sums: now.sums, totals: now.totals }), { immediate: true })
 const total = computed(() => answer.value?.lines ?? 0)
 const lineAt = (index: number): ListLine | undefined => answer.value?.stretch.rows[index - answer.value.stretch.from]
@@ -81,67 +76,30 @@ const headAt = (index: number): GroupHead | undefined => {
   const line = lineAt(index)
   return line && isHead(line) ? line : undefined
 }
-const wording = useWording(() => props.project.id)
-
-const folded = ref<readonly string[]>([])
-function toggleFold(head: string): void {
-  folded.value = toggled(folded.value, head)
-  query.fold(folded.value)
-}
-// Opened to another level, nothing stands otherwise any more.
-watch(
-  () => ('open' in props.definition ? props.definition.open : 0),
-  () => {
-    folded.value = []
-    query.fold([])
-  },
+/** How wide the table is on the screen, as far as it has been laid out, and how far it is scrolled to the side. */
+const width = ref(Infinity)
+const aside = ref(0)
+const { columns, template, minWidth, dragged, keepWidth, totalSaid, order, wording, isOutline } = useTableColumns(
+  props,
+  width,
 )
-// Another way of grouping has other groups.
-watch(
-  () => JSON.stringify(views.inputOf(props.view)),
-  () => query.fold(folded.value),
+const {
+  folds,
+  toggle: toggleFold,
+  foldTo,
+} = useFolds(
+  () => props.view,
+  () => props.definition,
+  (now) => query.fold(now),
 )
-
-/** The column whose width is being dragged. */
-const dragged = shallowRef<Readonly<Record<string, number>>>({})
-async function keepWidth(column: string, width: number | null): Promise<void> {
-  const isNew = (views.widthsOf(props.view)[column] ?? null) !== width
-  if (!(await views.setWidth(props.view, column, width)) || !isNew) dragged.value = {}
-}
-// Until what was kept has come back, so that nothing jumps.
-watch(
-  () => JSON.stringify(views.widthsOf(props.view)),
-  () => (dragged.value = {}),
-)
-/** On a phone a key has room for the button of its row. */
-const widths = computed(() => {
-  const own = views.widthsOf(props.view)
-  return mobile.value ? { ...own, key: Math.max(120, own.key ?? 0) } : own
-})
-const columns = computed(() => {
-  const fields = props.definition.show.flatMap((id) => directory.reader.maybe('field', id) ?? []).filter((field) => !field.archived) // prettier-ignore
-  const all = { ...widths.value, ...dragged.value }
-  const head = (of: BuiltIn) => headOf(directory, props.project.id, of)
-  const said = (total: Total) => (wording.value ? totalWords(total, wording.value) : '')
-  return isOutline.value
-    ? outlineColumns(fields, props.definition.totals, all, said, head)
-    : columnsOf(fields, all, head)
-})
-function totalSaid({ totals }: OutlineRow, at: number): string {
-  const total = props.definition.totals[at]
-  return total && wording.value ? valueText(total, totals?.[at] ?? null, wording.value) : ''
-}
-const template = computed(() => gridTemplate(columns.value))
-const minWidth = computed(() => `${leastWidth(columns.value)}px`)
 const mayEdit = computed(() => through.mayChange(props.project.id))
 const mayAdd = computed(() => through.mayAdd(props.project.id))
 const mayNest = computed(() => ['parent', 'rank'].some((key) => through.mayChange(props.project.id, key)))
 
 const scroller = ref<HTMLElement>()
-const rowHeight = computed(() => (mobile.value ? 45 : preferences.rowHeight))
-/** How wide the table is on the screen, as far as it has been laid out, and how far it is scrolled to the side. */
-const width = ref(Infinity)
-const aside = ref(0)
+/** So many lines of text a row has room for. */
+const textLines = computed(() => ('lines' in props.definition ? (props.definition.lines ?? 1) : 1))
+const rowHeight = computed(() => (mobile.value ? 45 : preferences.rowHeight) + (textLines.value - 1) * lineHeight)
 /** There is more than there is room for: which way the rest is. */
 const more = computed(() => {
   const rest = leastWidth(columns.value) - 4 - width.value
@@ -265,7 +223,7 @@ const select = useSelect(() => props.view, {
     const { from: first = 0, rows = [] } = answer.value?.stretch ?? {}
     return from >= first && to < first + rows.length
   },
-  folded: () => folded.value,
+  folds: () => folds.value,
 })
 const selection = useSelection()
 /** The lines that are selected and here. */
@@ -273,33 +231,38 @@ const chosenLines = (): number[] => {
   const { from, rows } = answer.value?.stretch ?? { from: 0, rows: [] }
   return rows.flatMap((line, i) => (!isHead(line) && selection.has(line.item.id) ? [from + i] : []))
 }
-const outlinedAt = (index: number): OutlineRow | undefined => {
-  const row = rowAt(index)
-  return row && isOutlined(row) ? row : undefined
-}
 const rowsElement = ref<HTMLElement>()
-/** Where what is dragged would stand. */
-const drop = shallowRef<Drop>()
-const dragging: Dragging = {
+const span = useCellSpan()
+const { aim, pressedDown, regroup, moveHead } = useLineMoves({
+  props,
   lines: () => total.value,
-  rowAt: outlinedAt,
+  lineAt,
+  chosen: chosenLines,
   rowHeight: () => rowHeight.value,
   titleAt: () => (columns.value[0]?.least ?? 0) + 26,
   scroller: () => scroller.value,
   rows: () => rowsElement.value,
-  isSorted: () => props.definition.sort.length > 0,
-  moving: (line) => (chosenLines().includes(line) ? chosenLines() : [line]).flatMap((index) => outlinedAt(index) ?? []),
-  send: (bare) => {
-    query.hold([])
-    void changes.send(bare)
-  },
-  show: (now) => void (drop.value = now),
+  mayMove: () => (isOutline.value ? mayNest.value : mayEdit.value),
+  isEditing: () => !!editing.value,
+  release: () => query.hold([]),
+  span,
+  at: () => at.value,
+})
+/** What is done with a group from its head. */
+const headMenu = shallowRef<{ readonly head: GroupHead; readonly line: number; readonly at: HTMLElement; readonly point?: [number, number] | undefined }>() // prettier-ignore
+function openHeadMenu(line: number, at: HTMLElement, point?: [number, number]): void {
+  const head = headAt(line)
+  if (head) headMenu.value = { head, line, at, point }
 }
-function pressedDown(event: PointerEvent): void {
-  const target = event.target as HTMLElement
-  const cell = target.closest<HTMLElement>('.cell:is(.key, .title)')
-  if (cell && isOutline.value && mayNest.value && !editing.value && !target.closest('.turn'))
-    void outlineDrag().then(({ followOutlineDrag }) => followOutlineDrag(dragging, event, Number(cell.dataset.row)))
+/** Words are looked for in the view. */
+const isFinding = ref(false)
+function leaveFinding(): void {
+  isFinding.value = false
+  cells.focus(at.value.row, at.value.column)
+}
+function goTo(line: number): void {
+  at.value = { ...at.value, row: line }
+  virtualizer.value.scrollToIndex(line, { align: 'center' })
 }
 const nest = useNesting({
   definition: () => props.definition,
@@ -310,7 +273,8 @@ const nest = useNesting({
 })
 const { range, pasted } = useRange({
   input: () => views.inputOf(props.view),
-  folded: () => folded.value,
+  folds: () => folds.value,
+  span: () => span.span.value,
   at: () => at.value,
   columns: () => columns.value,
   mayPaste: () => mayEdit.value && !editing.value,
@@ -338,8 +302,15 @@ const cells = useCells({
   select,
   hasSelection: () => selection.count > 0,
   nest: (step, row) => void nest(step, row),
+  cells: span,
+  regroup,
+  find: () => (isFinding.value = true),
+  headMenu: openHeadMenu,
+  moveHead,
 })
 const { at, editing, activeItem } = cells
+// Lines that move take no selected cells along.
+watch(() => JSON.stringify([views.inputOf(props.view), folds.value]), span.clear)
 watch([activeItem, editing], ([id]) => query.hold(id ? [id] : []))
 const editOf = (row: Row | undefined) => (row && editing.value?.item === row.item.id ? editing.value : undefined)
 /** What was typed stays on the screen until the row says it, so that nothing flickers back. */
@@ -354,8 +325,8 @@ function keepSent(index: number, title: string | undefined): void {
 <template>
   <div
     class="table"
-    :class="{ 'with-more': stands && more }"
-    :style="{ '--key': `${columns[0]?.least}px` }"
+    :class="{ 'with-more': stands && more, 'of-lines': textLines > 1 }"
+    :style="{ '--key': `${columns[0]?.least}px`, ...(textLines > 1 && { '--rows-height': `${rowHeight - 1}px` }) }"
     @pointerleave="hovered = undefined"
   >
     <div
@@ -380,13 +351,14 @@ function keepSent(index: number, title: string | undefined): void {
         @width="(column, to) => (dragged = { [column]: to })"
         @kept="keepWidth"
         :may-add="stands && directory.may('set up project', project.id)"
-        @menu="(field, at, point) => (headPlace = { field, at, point })"
+        @menu="(column, at, point) => (headPlace = { column, at, point })"
+        @order="order"
         @add="headPlace = { at: $event }"
       />
       <div
         ref="rowsElement"
         class="rows"
-        :class="{ dragging: drop }"
+        :class="{ dragging: aim }"
         role="rowgroup"
         :style="{ height: `${total * rowHeight}px`, minWidth, '--columns': template }"
         @focusin="cells.onFocus"
@@ -408,6 +380,7 @@ function keepSent(index: number, title: string | undefined): void {
             :top="line.start"
             :is-at="line.index === at.row"
             @fold="toggleFold(headAt(line.index)!.head)"
+            @menu="(at, point) => openHeadMenu(line.index, at, point)"
           />
           <TableRow
             v-else
@@ -420,6 +393,7 @@ function keepSent(index: number, title: string | undefined): void {
             :edit="editOf(rowAt(line.index))"
             :sent="sentTitle(rowAt(line.index))"
             :chosen="!!rowAt(line.index) && selection.has(rowAt(line.index)!.item.id)"
+            :span="span.columnsOn(line.index)"
             :marks="marks"
             :total-said="totalSaid"
             @leave="cells.endEdit"
@@ -427,14 +401,11 @@ function keepSent(index: number, title: string | undefined): void {
           />
         </template>
         <div
-          v-if="drop"
+          v-if="aim"
           class="drop"
-          :style="{
-            transform: `translateY(${drop.gap * rowHeight - 1}px)`,
-            left: `${(columns[0]?.least ?? 0) + 26 + drop.level * levelWidth}px`,
-          }"
+          :style="{ transform: `translateY(${aim.gap * rowHeight - 1}px)`, left: `${aim.left}px` }"
         >
-          <span>{{ drop.parent ? tableWords.dropInside(drop.parent.item.title) : tableWords.dropAtTop }}</span>
+          <span>{{ aim.words }}</span>
         </div>
         <AddItem
           v-if="insert.line.value !== undefined"
@@ -483,11 +454,32 @@ function keepSent(index: number, title: string | undefined): void {
     <HeadActs
       v-if="headPlace"
       :place="headPlace"
+      :columns="columns"
       :project="project"
       :view="view"
       :definition="definition"
       @added="seeLast"
       @close="headPlace = undefined"
+    />
+    <GroupActs
+      v-if="headMenu"
+      :key="headMenu.head.head"
+      :head="headMenu.head"
+      :project="project"
+      :definition="definition"
+      :at="headMenu.at"
+      :point="headMenu.point"
+      :may-add="mayAdd"
+      :fold-to="foldTo"
+      @add="insert.open(headMenu.line)"
+      @close="headMenu = undefined"
+    />
+    <FindInView
+      v-if="isFinding"
+      :input="{ ...views.inputOf(view), folds }"
+      :from="at.row"
+      @go="goTo"
+      @close="leaveFinding"
     />
     <ItemMenu v-if="menu" :place="menu" :acts="rowActs" @close="menu = undefined" />
     <EmptyView v-if="answer && !answer.sums.items" :view="view" :definition="definition" @add="addLine?.focus()" />

@@ -84,6 +84,8 @@ export default defineComponent({
     sent: { type: String as PropType<string | undefined>, default: undefined },
     /** It is selected. */
     chosen: { type: Boolean, default: false },
+    /** The columns of it that are among the selected cells. */
+    span: { type: Array as unknown as PropType<readonly [from: number, to: number] | undefined>, default: undefined },
     /** What marks a row. */
     marks: { type: Function as PropType<(row: Row) => Marked | undefined>, required: true },
     /** Of an outline: what one of the view's totals over what is inside a row comes to, in words. */
@@ -125,6 +127,7 @@ export default defineComponent({
       }
     }
 
+    const isSpanned = (i: number): boolean => !!props.span && i >= props.span[0] && i <= props.span[1]
     function cell(row: Row, column: TableColumn, i: number): VNode {
       const place = { 'data-row': props.index, 'data-column': i }
       if (props.edit?.column === column.id)
@@ -136,7 +139,8 @@ export default defineComponent({
           ...place,
           key: column.id,
           role: 'gridcell',
-          class: `cell ${column.isNumber ? 'number' : column.is === 'field' ? '' : column.is === 'place' ? 'key' : column.is} ${mark?.class ?? ''} ${isCut(column, mark) ? 'cut' : ''}`,
+          ...(column.left !== undefined && { style: { left: `${column.left}px` } }),
+          class: `cell ${column.left === undefined ? '' : column.isLastFrozen ? 'frozen last ' : 'frozen '}${isSpanned(i) ? 'spanned ' : ''}${column.isNumber ? 'number' : column.is === 'field' ? '' : column.is === 'place' ? 'key' : column.is} ${mark?.class ?? ''} ${isCut(column, mark) ? 'cut' : ''}`,
           title: mark?.title,
           tabindex: props.at === i ? 0 : -1,
           'aria-readonly': column.is === 'key' || column.is === 'place' || column.is === 'total' || undefined,
@@ -199,6 +203,37 @@ export default defineComponent({
 .aside .item-row .title {
   left: var(--key);
   box-shadow: 1px 0 0 var(--rule-strong);
+}
+.aside .item-row .frozen {
+  position: sticky;
+  background: inherit;
+  z-index: 1;
+}
+.aside .item-row .last {
+  box-shadow: 1px 0 0 var(--rule-strong);
+}
+.item-row .spanned {
+  background: color-mix(in oklab, var(--pool) 18%, var(--paper));
+}
+/* Rows of several lines: what is long goes on below. */
+.of-lines :is(.item-row, .head-row) {
+  height: calc(var(--rows-height) + 1px);
+}
+.of-lines .item-row .cell {
+  height: var(--rows-height);
+  line-height: 20px;
+  padding-block: 6px;
+  white-space: normal;
+  overflow: hidden;
+  overflow-wrap: anywhere;
+}
+.of-lines .item-row .cell:is(.title, .outlined),
+.of-lines .item-row .cell:is(.status-mark, .kind-mark, .pebbles, .options-mark, .with-inside) {
+  align-items: flex-start;
+  flex-wrap: wrap;
+}
+.of-lines .item-row .name {
+  white-space: normal;
 }
 /* Its editor may reach beyond it. */
 .item-row.edited {

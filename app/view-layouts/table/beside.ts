@@ -1,11 +1,17 @@
 import { soon } from '../../fetched'
 import { later } from '../../parts/later'
 
-/** What opens at the head of a table: no part of the first page. */
+/** What opens at the heads of a table's columns and groups, and what finds words in it: no part of the first page. */
 export const HeadActs = later(() => import('./HeadActs.vue'))
+export const GroupActs = later(() => import('./GroupActs.vue'))
+export const FindInView = later(() => import('./FindInView.vue'))
 
-/** Moving items of an outline: by pointer, and step by step. */
-export const outlineDrag = soon(() => import('./outline-drag'))
+/** Moving lines: by pointer, and step by step. */
+export const drags = soon(async () => ({
+  ...(await import('./line-drag')),
+  ...(await import('./outline-aim')),
+  ...(await import('./group-moves')),
+}))
 export const nesting = soon(() => import('./nesting'))
 
 /** What a group asks of an item that is typed in it. */

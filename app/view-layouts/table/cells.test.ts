@@ -7,6 +7,7 @@ import { rowOf } from '#core/layouts/rows'
 import { command, run, smallWorkspace, today, type Small } from '#core/test-kit/workspace'
 import { rowToStayAt, useCells } from './use-cells'
 import type { TableColumn } from './columns'
+import { useCellSpan } from './use-cell-span'
 
 const around = vi.hoisted(() => ({ sent: [] as { items: { item: string; set: Record<string, unknown> }[] }[] }))
 vi.mock('../../parts/early-keys', () => ({ keepEarlyKeys: () => () => undefined }))
@@ -23,12 +24,14 @@ let said: string[]
 let columns: readonly TableColumn[]
 let done: Field
 let isSelecting: boolean
+let span: ReturnType<typeof useCellSpan>
 beforeEach(() => {
   small = smallWorkspace()
   around.sent = []
   said = []
   mayEdit = true
   isSelecting = false
+  span = useCellSpan()
   heads = new Map()
   const { state, project, ids, people } = small
   done = { id: ids.next() as never, project: project.id, name: 'watered', help: '', type: 'checkbox', settings: {}, rank: 'b9', archived: false } // prettier-ignore
@@ -56,6 +59,11 @@ const grid = () =>
     headAt: (index) => heads.get(index),
     mayEdit: () => mayEdit,
     tellHeld: () => {},
+    cells: span,
+    regroup: (way, row) => void said.push(`regroup ${way} ${row}`),
+    find: () => void said.push('find'),
+    headMenu: (row) => void said.push(`head ${row}`),
+    moveHead: (row, way) => void said.push(`head ${row} ${way}`),
     me: () => undefined,
     // Eleven rows fit into it.
     element: () => table,

@@ -22,6 +22,10 @@ export interface TableColumn {
   readonly isNumber: boolean
   readonly least: number
   readonly share: number
+  /** It stays in sight, so far from the left, in px. */
+  readonly left?: number | undefined
+  /** The last of those that stay. */
+  readonly isLastFrozen?: boolean
 }
 
 /** Key, title, kind and status, then the fields that the view shows; `widths`: those that are not as wide as usual. */
@@ -100,13 +104,34 @@ export function outlineColumns(
   ]
 }
 
+/** Key and title stay in any case. */
+const alwaysThere = 2
+/** They leave this share of what is seen to the columns that scroll. */
+const leastLeft = 0.4
+/** The columns of which so many after the title stay in sight, as far as there is room; `width`: of what is seen. */
+export function frozenIn(columns: readonly TableColumn[], frozen: number, width: number): readonly TableColumn[] {
+  let left = 0
+  let last = -1
+  const marked = columns.map((column, i) => {
+    const stays = frozen > 0 && i < alwaysThere + frozen && left + column.least <= width * (1 - leastLeft)
+    const at = left
+    left += column.least
+    if (!stays || i < alwaysThere) return column
+    last = i
+    return { ...column, left: at }
+  })
+  return last < 0 ? columns : marked.map((column, i) => (i === last ? { ...column, isLastFrozen: true } : column))
+}
+
 /** Where something is done at the head: with a field, or where a new one is made. */
 export interface HeadPlace {
-  readonly field?: Field | undefined
+  readonly column?: TableColumn | undefined
   readonly at: HTMLElement
   readonly point?: [number, number] | undefined
 }
 
+/** How high a line of text is in a row of several, in px. */
+export const lineHeight = 20
 /** How far an outline indents what is one level deeper, in px. */
 export const levelWidth = 22
 /** Where a field is made, at the end of the head. */

@@ -6,5 +6,5 @@ export const nestingWords = {
   isFirst: 'It’s the first already.',
   isLast: 'It’s the last already.',
   sorted: 'This view is sorted, so items can’t be moved up or down. Take the order out of the sentence first.',
-  outlineOnly: 'Items move out, up and down in an outline: here they only go into the item above.',
+  outlineOnly: 'Items move out in an outline: here they go into the item above, or up and down.',
 } as const

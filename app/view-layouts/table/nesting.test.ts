@@ -59,4 +59,13 @@ describe('in a table', () => {
     expect(step('in', [line('b')], table)).toEqual({ said: nestingWords.noneAbove })
     expect(step('out', [line('b')], table)).toEqual({ said: nestingWords.outlineOnly })
   })
+
+  it('items go past the row above or below in the team’s order, unless the view is sorted', () => {
+    const past = (to: Step, definition = table) => nestingOf(to, [line('b'), line('c')], line('a'), definition, line('d')) // prettier-ignore
+    expect(past('up')).toEqual({ bare: { type: 'items.move', items: ['b', 'c'].map((item) => ({ item, place: { before: 'a' } })) } }) // prettier-ignore
+    expect(past('down')).toMatchObject({ bare: { items: [{ place: { after: 'd' } }, { place: { after: 'd' } }] } })
+    expect(nestingOf('up', [line('b')], undefined, table)).toEqual({ said: nestingWords.isFirst })
+    expect(past('up', { ...table, sort: [{ by: { fact: 'title' }, down: false }] })).toEqual({ said: nestingWords.sorted }) // prettier-ignore
+    expect(past('up', { ...table, sort: [{ by: { fact: 'rank' }, down: false }] })).toHaveProperty('bare')
+  })
 })

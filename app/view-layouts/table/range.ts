@@ -1,19 +1,22 @@
 /** Cells to a spreadsheet and from one, and down a column: fetched once the page stands. */
 import { plainSpeech, type Speech } from '#core/base/days-said'
-import type { ItemId, ViewId } from '#core/model/records'
+import type { Folds, ItemId, ViewId } from '#core/model/records'
 import type { PastedInput, RangeFault } from '#core/queries/range-cells'
 import type { useChanges } from '../../data/changes'
 import type { useAsk } from '../../data/use-ask'
 import type { ViewInput } from '#core/queries/view'
 import { rangeWords } from './range-words'
+import type { CellSpan } from './use-cell-span'
 
 /** The table whose cells are copied and pasted. */
 export interface RangeTable {
   readonly input: ViewInput
-  readonly folded: readonly string[]
+  readonly folds: Folds
   /** Lines that are selected; none: the cell that has the keyboard alone. */
   readonly chosen: ReadonlySet<string>
   readonly at: { readonly row: number; readonly column: number }
+  /** The rectangle of cells that is selected; it goes before selected lines. */
+  readonly span?: CellSpan | undefined
   /** Ids of columns, in their order. */
   readonly columns: readonly string[]
   nameOf(column: string): string
@@ -24,35 +27,62 @@ interface Around {
   readonly speech: Speech
 }
 
-/** The selected items in the order of the view; without any, those on so many lines from where the keyboard is. */
+/** The items of the selected cells or, else, of the selected lines in the order of the view; without any, those on so many lines from where the keyboard is. */
 async function itemsOf(table: RangeTable, { ask }: Around, lines: number): Promise<ItemId[]> {
-  const { row } = table.at
-  const where = table.chosen.size ? {} : { from: row, to: row + lines }
-  const all = (await ask('itemsInView', { ...table.input, folded: table.folded, ...where })) ?? []
-  return all.filter((id): id is ItemId => !table.chosen.size || table.chosen.has(id))
+  const { span, at, chosen } = table
+  const where = span
+    ? { from: span.rows[0], to: span.rows[1] + 1 }
+    : chosen.size
+      ? {}
+      : { from: at.row, to: at.row + lines }
+  const all = (await ask('itemsInView', { ...table.input, folds: table.folds, ...where })) ?? []
+  return all.filter((id): id is ItemId => !!span || !chosen.size || chosen.has(id))
+}
+/** The columns of the selected cells, or the one that has the keyboard. */
+function columnsIn({ span, at, columns }: RangeTable): readonly string[] {
+  const [from, to] = span?.columns ?? [at.column, at.column]
+  return columns.slice(from, to + 1)
 }
 
-/** What a spreadsheet is given: the selected rows whole, or the cell. */
+/** What a spreadsheet is given: the selected cells, the selected rows whole, or the cell. */
 export async function copiedText(table: RangeTable, around: Around): Promise<string | undefined> {
   const items = await itemsOf(table, around, 1)
-  const columns = table.chosen.size ? table.columns : table.columns.slice(table.at.column, table.at.column + 1)
+  const columns = !table.span && table.chosen.size ? table.columns : columnsIn(table)
   return around.ask('rangeCopied', { items, columns })
 }
 
-/** Pastes a text with its first cell where the keyboard is, or on the first of the selected rows. */
+/**
+ * Pastes a text with its first cell where the keyboard is, or on the first of what is selected. One cell goes into every
+ * selected one, one line onto every selected line.
+ */
 export async function pasteText(table: RangeTable, around: Around, text: string): Promise<void> {
-  const lines = text.split('\n').length
-  const items = await itemsOf(table, around, lines)
-  await set(table, around, { items, columns: table.columns.slice(table.at.column), text, speech: around.speech })
+  const lines = text.replace(/\r?\n$/, '').split('\n')
+  const items = await itemsOf(table, around, lines.length)
+  const from = table.span?.columns[0] ?? table.at.column
+  const isOne = lines.length === 1 && !lines[0]?.includes('\t')
+  const wide = isOne ? columnsIn(table).map(() => lines[0]).join('\t') : lines[0]! // prettier-ignore
+  const whole = table.span && lines.length === 1 ? items.map(() => wide).join('\n') : text
+  await set(table, around, { items, columns: table.columns.slice(from), text: whole, speech: around.speech })
 }
 
-/** The value of the first selected row goes into the others, in the column that has the keyboard. */
+/** Empties the selected cells. */
+export async function clearCells(table: RangeTable, around: Around): Promise<void> {
+  const items = await itemsOf(table, around, 1)
+  const columns = columnsIn(table)
+  const text = items.map(() => columns.map(() => '').join('\t')).join('\n')
+  // A text of nothing at all would be one cell.
+  await set(table, around, { items, columns, text: `${text}\n`, speech: around.speech })
+}
+
+/** What the first selected row has goes into the others, in the selected columns or the one that has the keyboard. */
 export async function fillDown(table: RangeTable, around: Around): Promise<void> {
   const [first, ...others] = await itemsOf(table, around, 1)
-  const columns = table.columns.slice(table.at.column, table.at.column + 1)
+  const columns = columnsIn(table)
   if (!first || !others.length) return around.changes.say(rangeWords.selectFirst)
-  const text = await around.ask('rangeCopied', { items: [first], columns })
-  if (text !== undefined) await set(table, around, { items: others, columns, text, speech: plainSpeech })
+  const line = await around.ask('rangeCopied', { items: [first], columns })
+  if (line === undefined) return
+  const text = others.map(() => line).join('\n')
+  await set(table, around, { items: others, columns, text, speech: plainSpeech })
 }
 
 async function set(table: RangeTable, { ask, changes }: Around, input: PastedInput): Promise<void> {

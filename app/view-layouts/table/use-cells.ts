@@ -9,6 +9,7 @@ import { asksForMenu } from '../../parts/menu-place'
 import type { Field } from '#core/model/records'
 import type { useSelect } from '../selection/use-select'
 import { steps, type Step } from './steps'
+import type { useCellSpan } from './use-cell-span'
 import type { TableColumn } from './columns'
 import type { Edit } from './TableRow.vue'
 
@@ -39,13 +40,22 @@ interface Grid {
   walk(key: string): void
   /** The keyboard asks for a new item. */
   addItem(): void
-  /** Copies cells, or fills the column downwards. */
-  range(act: 'copy' | 'fill'): void
+  /** Copies cells, fills them downwards, or empties them. */
+  range(act: 'copy' | 'fill' | 'clear'): void
+  /** Selecting cells. */
+  readonly cells: Pick<ReturnType<typeof useCellSpan>, 'span' | 'extend' | 'clear'>
   /** Selecting rows. */
   readonly select: ReturnType<typeof useSelect>
   hasSelection(): boolean
   /** Moves what is selected, or the row, a step in the hierarchy or among its siblings. */
   nest(step: Step, row: number): void
+  /** Moves what is selected, or the row, into the next group that way. */
+  regroup(way: -1 | 1, row: number): void
+  /** Finds words in the view. */
+  find(): void
+  /** What a group's head can do: its menu, or another place among its fellows. */
+  headMenu(row: number, cell: HTMLElement): void
+  moveHead(row: number, way: -1 | 1): void
   /** The keyboard asks what can be done with a row. */
   menu(row: number, cell: HTMLElement): void
 }
@@ -69,6 +79,10 @@ export function rowToStayAt(row: number, before: Stretch, now: Stretch): number 
   return row
 }
 
+/** Down and to the right, by arrow. */
+const arrows: Readonly<Record<string, readonly [down: number, right: number] | undefined>> = {
+  ArrowDown: [1, 0], ArrowUp: [-1, 0], ArrowLeft: [0, -1], ArrowRight: [0, 1],
+} // prettier-ignore
 const isPlain = ({ ctrlKey, metaKey, altKey }: KeyboardEvent): boolean => !ctrlKey && !metaKey && !altKey
 
 /** The cells of a table by keyboard and mouse: which one has the keyboard, and which is being edited (ARIA grid). */
@@ -132,6 +146,7 @@ export function useCells(grid: Grid) {
     } // prettier-ignore
     const move = moves[event.key]
     const turns = turning(event, row, column)
+    if (spans(event, row, column) || ofHead(event, row) || finds(event)) return event.preventDefault()
     const step = event.altKey ? steps[event.key] : undefined
     if (step && !grid.mayEdit('place')) return
     const acts = { c: 'copy', d: 'fill' } as const
@@ -151,6 +166,41 @@ export function useCells(grid: Grid) {
     else if (event.key.length === 1 && isPlain(event)) startEdit(row, column, event.key)
     else return
     event.preventDefault()
+  }
+
+  /** Whether a key selects cells: with Shift sideways, and then in every direction; another step lets go of them. */
+  function spans(event: KeyboardEvent, row: number, column: number): boolean {
+    const { key, shiftKey } = event
+    const { span } = grid.cells
+    const way = arrows[key]
+    if (span.value && key === 'Escape') return (grid.cells.clear(), true)
+    if (span.value && (key === 'Delete' || key === 'Backspace') && grid.mayEdit()) return (grid.range('clear'), true)
+    if (!isPlain(event) || (shiftKey && !way)) return false
+    if (!shiftKey) {
+      if (way || ['Home', 'End', 'PageUp', 'PageDown', 'Tab'].includes(key)) grid.cells.clear()
+      return false
+    }
+    if (!way || grid.headAt(row) || (!span.value && !way[1])) return false
+    const to = { row: row + way[0], column: column + way[1] }
+    focus(to.row, to.column)
+    grid.cells.extend({ row, column }, at.value)
+    return true
+  }
+  /** What keys do to the head of a group besides folding it. */
+  function ofHead(event: KeyboardEvent, row: number): boolean {
+    if (!grid.headAt(row)) return false
+    if (asksForMenu(event)) grid.headMenu(row, event.target as HTMLElement)
+    else if (event.altKey && !event.shiftKey && arrows[event.key]?.[0]) grid.moveHead(row, arrows[event.key]![0] as 1)
+    else return false
+    return true
+  }
+  /** Keys that find words, or put rows into another group. */
+  function finds({ key, ctrlKey, metaKey, altKey, shiftKey }: KeyboardEvent): boolean {
+    const way = arrows[key]?.[0]
+    if ((ctrlKey || metaKey) && !altKey && !shiftKey && key === 'f') grid.find()
+    else if (altKey && shiftKey && way) grid.regroup(way as 1, at.value.row)
+    else return false
+    return true
   }
 
   /** Whether a key selects: with Shift a range, with Ctrl one, all, or none any more. */
@@ -239,7 +289,7 @@ export function useCells(grid: Grid) {
   /** A press with Shift selects rows, and no text. */
   function onMouseDown(event: MouseEvent): void {
     const place = event.shiftKey && !editing.value ? placeOf(event.target) : undefined
-    if (!place) return
+    if (!place) return grid.cells.clear()
     event.preventDefault()
     void grid.select.extend(at.value.row, place.row)
   }

@@ -31,7 +31,7 @@ export function useNesting({ definition, rowAt, chosen, toggleFold, release }: L
     const lines = chosen().includes(at) ? chosen() : [at]
     const rows = lines.flatMap((index) => rowAt(index) ?? [])
     const { nestingOf } = await nesting()
-    const found = nestingOf(step, rows, rowAt(Math.min(...lines) - 1), definition())
+    const found = nestingOf(step, rows, rowAt(Math.min(...lines) - 1), definition(), rowAt(Math.max(...lines) + 1))
     if ('said' in found) return changes.say(found.said)
     const { shows } = found
     const opens = shows && !isOpen(shows, lines[0]!)

@@ -1,3 +1,4 @@
+import type { Folds } from '#core/model/records'
 import type { ViewInput } from '#core/queries/view'
 import { useChanges } from '../../data/changes'
 import { useDirectory } from '../../data/directory'
@@ -7,30 +8,33 @@ import { useAsk } from '../../data/use-ask'
 import { copyText } from '../../parts/copy'
 import { ranges } from './beside'
 import type { TableColumn } from './columns'
+import type { CellSpan } from './use-cell-span'
 
 interface Table {
   input(): ViewInput
-  folded(): readonly string[]
+  folds(): Folds
   /** The cell that has the keyboard. */
   at(): { readonly row: number; readonly column: number }
+  span(): CellSpan | undefined
   columns(): readonly TableColumn[]
   mayPaste(): boolean
 }
 
 /** Cells of a table that are copied, filled downwards, and pasted into. */
-export function useRange({ input, folded, at, columns, mayPaste }: Table) {
+export function useRange({ input, folds, at, span, columns, mayPaste }: Table) {
   const ask = useAsk()
   const changes = useChanges()
   const directory = useDirectory()
   const selection = useSelection()
 
-  async function range(act: 'copy' | 'fill' | 'paste', text = ''): Promise<void> {
-    const { copiedText, fillDown, pasteText } = await ranges()
+  async function range(act: 'copy' | 'fill' | 'clear' | 'paste', text = ''): Promise<void> {
+    const { clearCells, copiedText, fillDown, pasteText } = await ranges()
     const table = {
-      input: input(), folded: folded(), chosen: new Set(selection.ids), at: at(), columns: columns().map(({ id }) => id),
+      input: input(), folds: folds(), chosen: new Set(selection.ids), at: at(), span: span(), columns: columns().map(({ id }) => id),
       nameOf: (id: string) => columns().find((one) => one.id === id)?.name ?? '',
     } // prettier-ignore
     const around = { ask, changes, speech: speechOf(directory) }
+    if (act === 'clear') return clearCells(table, around)
     if (act === 'fill') return fillDown(table, around)
     if (act === 'paste') return pasteText(table, around, text)
     const copied = await copiedText(table, around)

@@ -4,9 +4,9 @@ import { judge } from '../commands/registry'
 import { invert } from '../change/patch'
 import { entityOf } from '../model/entities'
 import { isIn } from '../access/access'
-import type { Person, View } from '../model/records'
+import type { Folds, Person, View } from '../model/records'
 import { command as commandOf, contextOf, run, smallWorkspace, type Small } from '../test-kit/workspace'
-import { lookId, widthsOf } from '../model/looks'
+import { foldsOf, lookId, widthsOf } from '../model/looks'
 
 let small: Small
 let view: View
@@ -25,6 +25,26 @@ function set(widths: Record<string, number | null>, by: Person): string {
   return 'done'
 }
 const seenBy = (person: Person) => widthsOf(small.state, view, person.id)
+
+describe('what is folded in a view', () => {
+  it('is each person’s own, and the view’s where they say nothing', () => {
+    const { lead, reader } = small.people
+    const fold = (folds: Folds | null) => {
+      const command = commandOf(small.ids, { type: 'look.set', view: view.id, folds })
+      run(small.state, command, lead.id)
+    }
+    const seen = (person: Person) => foldsOf(small.state, must(small.state.maybe('view', view.id), 'view'), person.id)
+    expect(seen(lead)).toEqual({ turned: [] })
+    fold({ to: 0, turned: ['["x"]'] })
+    expect(set({ title: 300 }, lead)).toBe('done')
+    expect([seen(lead), seen(reader)]).toEqual([{ to: 0, turned: ['["x"]'] }, { turned: [] }])
+    small.state.put('view', view.id, { ...view, definition: { ...view.definition, folds: { to: 1, turned: [] } } as View['definition'] }) // prettier-ignore
+    expect([seen(lead).to, seen(reader).to]).toEqual([0, 1])
+    fold(null)
+    expect(seen(lead)).toEqual({ to: 1, turned: [] })
+    expect(widthsOf(small.state, view, lead.id)).toEqual({ title: 300 })
+  })
+})
 
 describe('the widths of a view’s columns', () => {
   it('are each person’s own, one column at a time, and nobody else sees them', () => {
