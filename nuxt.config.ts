@@ -18,21 +18,41 @@ const calledOnLoad = {
 }
 
 /**
- * What Vuetify's buttons, inputs and drawers bring along and nothing here shows: a spinner, a bar that runs, a picture
- * behind. Nothing is drawn in their place.
+ * What Vuetify brings along and nothing here shows at first: a spinner, a bar that runs and a picture behind in buttons, inputs and
+ * drawers; rings where something was pressed; languages besides ours; the days of a month, which the picker brings itself
+ * (`parts/DayField.vue`). Nothing stands in their place.
  */
+const unusedParts: readonly { readonly from: RegExp; readonly source: RegExp; readonly code: string }[] = [
+  {
+    from: /\/vuetify\/lib\/(components\/(VBtn|VNavigationDrawer)\/|composables\/loader)/,
+    source: /\/(VImg|VProgressCircular|VProgressLinear)\/index\.js$/,
+    code: 'const nothing = () => null; export { nothing as VImg, nothing as VProgressCircular, nothing as VProgressLinear }',
+  },
+  {
+    from: /\/vuetify\/lib\/components\//,
+    source: /\/directives\/ripple\/index\.js$/,
+    code: 'export const Ripple = {}; export default Ripple',
+  },
+  {
+    from: /\/vuetify\/lib\/composables\/locale\.js/,
+    source: /\/locale\/adapters\/vuetify\.js$/,
+    code: 'export const createVuetifyAdapter = () => ({})',
+  },
+  {
+    from: /\/vuetify\/lib\/composables\/date\/date\.js/,
+    source: /\/adapters\/vuetify\.js$/,
+    code: 'export class VuetifyDateAdapter {}',
+  },
+]
+const nothing = '\0nothing-'
 const unusedOfVuetify = {
   name: 'wrenleaf:unused-of-vuetify',
   enforce: 'pre' as const,
-  resolveId: (source: string, importer: string | undefined) =>
-    /\/vuetify\/lib\/(components\/(VBtn|VNavigationDrawer)\/|composables\/loader)/.test(importer ?? '') &&
-    /\/(VImg|VProgressCircular|VProgressLinear)\/index\.js$/.test(source)
-      ? '\0nothing-drawn'
-      : undefined,
-  load: (id: string) =>
-    id === '\0nothing-drawn'
-      ? 'const nothing = () => null; export { nothing as VImg, nothing as VProgressCircular, nothing as VProgressLinear }'
-      : undefined,
+  resolveId(source: string, importer: string | undefined) {
+    const at = unusedParts.findIndex((part) => part.from.test(importer ?? '') && part.source.test(source))
+    return at < 0 ? undefined : `${nothing}${at}`
+  },
+  load: (id: string) => (id.startsWith(nothing) ? unusedParts[Number(id.slice(nothing.length))]?.code : undefined),
 }
 
 /** A page gets its first answers with it and all others from its worker (`app/data`). */

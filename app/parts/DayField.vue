@@ -1,6 +1,7 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, inject } from 'vue'
 import { VDatePicker } from 'vuetify/components/VDatePicker'
+import { VuetifyDateAdapter } from 'vuetify/lib/composables/date/adapters/vuetify.js'
 import { VTextField } from 'vuetify/components/VTextField'
 import { isPlainDate } from '#core/base/dates'
 import { usePreferences } from '../data/preferences'
@@ -11,6 +12,9 @@ import { vTakesFocus } from './takes-focus'
 const text = defineModel<string>({ required: true })
 defineProps<{ label: string; wrong?: string; understood?: string }>()
 const emit = defineEmits<{ pick: [] }>()
+// What the picker knows of days comes with it: until then no page needs it (nuxt.config.ts).
+const dates = inject<{ adapter: unknown }>(Symbol.for('vuetify:date-options'))
+if (dates) dates.adapter = VuetifyDateAdapter
 const preferences = usePreferences()
 const isMonthDue = useSecondStep()
 /** The picker knows days as moments of the browser's clock. */

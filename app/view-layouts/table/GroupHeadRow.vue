@@ -26,6 +26,10 @@ const key = computed(() => props.group[level.value])
 const value = computed(() => props.head.path[level.value] ?? null)
 const name = computed(() => (key.value ? nameOfGroup(key.value, value.value, props.wording) : ''))
 const isPerson = computed(() => typeof value.value === 'string' && !!props.wording.reader.maybe('person', value.value))
+/** Of an option: its colour. */
+const tint = computed(
+  () => typeof value.value === 'string' && props.wording.reader.maybe('option', value.value)?.colour,
+)
 const totals = computed(() =>
   props.totals
     .map((total, i) => ({ total, value: props.head.totals[i] }))
@@ -60,7 +64,11 @@ const totals = computed(() =>
       <StatusText v-if="key?.by.fact === 'status' && value !== null" :status="String(value)" />
       <template v-else>
         <PersonPebbles v-if="isPerson" :people="[String(value)]" />
-        <span :class="{ soft: value === null }">{{ name }}</span>
+        <span
+          :class="{ soft: value === null, opt: tint }"
+          :style="tint ? { '--t': `var(--${tint}-tint)`, '--x': `var(--${tint}-text)` } : undefined"
+          >{{ name }}</span
+        >
       </template>
       <span class="soft count">{{ head.count }}</span>
     </button>

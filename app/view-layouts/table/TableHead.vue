@@ -110,7 +110,7 @@ function key(event: KeyboardEvent, column: TableColumn): void {
           dragged: ordered?.id === column.id,
         },
       ]"
-      :style="column.left === undefined ? undefined : { left: `${column.left}px` }"
+      :style="column.left === undefined ? undefined : { '--left': `${column.left}px` }"
       @contextmenu="openMenu($event, column)"
     >
       <component
@@ -257,6 +257,7 @@ function key(event: KeyboardEvent, column: TableColumn): void {
 /* So do those that are frozen. */
 .aside .head > .frozen {
   position: sticky;
+  left: var(--left);
   background: var(--paper);
   z-index: 1;
 }

@@ -131,6 +131,7 @@ const virtualizer = useVirtualizer(
     scrollToFn: scrollWhereNeeded,
   })),
 )
+watch(rowHeight, () => virtualizer.value.measure())
 const shown = computed(() => virtualizer.value.getVirtualItems())
 /**
  * Rows are drawn in slots that are used again: what scrolls in at one end takes the elements of what went out at the

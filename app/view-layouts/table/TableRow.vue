@@ -139,7 +139,7 @@ export default defineComponent({
           ...place,
           key: column.id,
           role: 'gridcell',
-          ...(column.left !== undefined && { style: { left: `${column.left}px` } }),
+          ...(column.left !== undefined && { style: { '--left': `${column.left}px` } }),
           class: `cell ${column.left === undefined ? '' : column.isLastFrozen ? 'frozen last ' : 'frozen '}${isSpanned(i) ? 'spanned ' : ''}${column.isNumber ? 'number' : column.is === 'field' ? '' : column.is === 'place' ? 'key' : column.is} ${mark?.class ?? ''} ${isCut(column, mark) ? 'cut' : ''}`,
           title: mark?.title,
           tabindex: props.at === i ? 0 : -1,
@@ -206,6 +206,7 @@ export default defineComponent({
 }
 .aside .item-row .frozen {
   position: sticky;
+  left: var(--left);
   background: inherit;
   z-index: 1;
 }
@@ -227,10 +228,9 @@ export default defineComponent({
   overflow: hidden;
   overflow-wrap: anywhere;
 }
-.of-lines .item-row .cell:is(.title, .outlined),
-.of-lines .item-row .cell:is(.status-mark, .kind-mark, .pebbles, .options-mark, .with-inside) {
-  align-items: flex-start;
+.of-lines .item-row .cell:is(.status-mark, .kind-mark, .pebbles, .options-mark, .with-inside, .outlined) {
   flex-wrap: wrap;
+  align-content: flex-start;
 }
 .of-lines .item-row .name {
   white-space: normal;

@@ -117,7 +117,7 @@ export function useCells(grid: Grid) {
   function focusWhenDrawn(frames: number): void {
     const { row, column } = at.value
     const place = grid.headAt(row)
-      ? `[data-row="${row}"]`
+      ? `.head-row [data-row="${row}"]`
       : `[data-row="${row}"][data-column="${column}"]:not(.editing)`
     if (editing.value) return
     const element = grid.element()
