@@ -54,9 +54,10 @@ const said = computed(() => {
   flex-wrap: wrap;
   gap: 4px 14px;
   align-items: center;
+  margin: 10px -24px -11px;
   padding: 6px 24px;
   background: color-mix(in oklab, var(--wren) 14%, var(--paper));
-  border-bottom: 1px solid var(--rule);
+  border-top: 1px solid var(--rule);
 }
 .tried > :first-child {
   flex: 1 1 300px;

@@ -1,7 +1,7 @@
 import { scrollThrough } from '../../bench/browser'
 import { foundProject } from '../../bench/data'
 import { Client } from '../kit/client'
-import { expect, numberIn, test, useDemo } from '../kit/pages'
+import { choose, expect, numberIn, test, useDemo } from '../kit/pages'
 
 const demo = useDemo()
 
@@ -55,4 +55,30 @@ test('fifty thousand items are filtered and grouped while another browser change
   await page.keyboard.press('Enter')
   await expect.poll(count).toBe(1)
   await expect(page.getByRole('gridcell', { name: /A ridge of another/ })).toBeVisible()
+})
+
+test('fifty thousand items being changed are stopped midway, and none is changed', async ({ browser }) => {
+  test.setTimeout(240_000)
+  const client = await new Client(demo.server().url).stepInAs('Séverine')
+  const { table, project } = await foundProject(client, 'STO', 50_000)
+  const page = await demo.as(browser, 'Séverine')
+  await page.goto(`/app/STO/${table}`)
+  await expect(page.getByRole('grid')).toHaveAttribute('aria-rowcount', '50001')
+  const statuses = async () => {
+    const held = new Map<string, number>()
+    for (const { status } of await client.items(project)) held.set(status, (held.get(status) ?? 0) + 1)
+    return [...held].sort(([a], [b]) => (a < b ? -1 : 1))
+  }
+  const before = await statuses()
+  await page.locator('[data-row="0"][data-column="1"]').focus()
+  await page.keyboard.press('Control+a')
+  const bar = page.getByRole('group', { name: 'What you can do with the selected items' })
+  await expect(bar).toContainText('50,000 selected')
+  await bar.getByRole('button', { name: 'Change …' }).click()
+  const form = page.getByRole('form', { name: /^Change 50,000 items/ })
+  await choose(form.getByRole('combobox', { name: 'becomes' }), 'Ready')
+  await form.getByRole('button', { name: /^Change 50,000/ }).click()
+  await page.getByRole('button', { name: 'Stop', exact: true }).click()
+  await expect(page.getByText('Stopped. Nothing was changed.')).toBeVisible()
+  expect(await statuses()).toEqual(before)
 })

@@ -333,7 +333,7 @@ function keepSent(index: number, title: string | undefined): void {
     <div
       ref="scroller"
       class="scroller"
-      :role="isOutline ? 'treegrid' : 'grid'"
+      :role="isOutline || definition.group.length ? 'treegrid' : 'grid'"
       tabindex="-1"
       :aria-label="tableWords.label(view.name)"
       :aria-rowcount="total + 1"

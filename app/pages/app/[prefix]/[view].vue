@@ -105,6 +105,7 @@ const walk = (key: string) => {
         <VBtn variant="plain" :to="`/app/${project?.prefix}/bin`">{{ viewWords.openBin }}</VBtn>
       </div>
       <h1 v-else class="gone">{{ project ? viewWords.noView : viewWords.noSuchProject }}</h1>
+      <TriedAs v-if="through.as && shown" :view="shown.view" :person="through.as" />
       <ViewMenu
         v-if="menuAt && shown"
         :project="shown.project"
@@ -114,7 +115,6 @@ const walk = (key: string) => {
       />
     </template>
     <template v-if="shown">
-      <TriedAs v-if="through.as" :view="shown.view" :person="through.as" />
       <component
         :is="layoutParts[shown.definition.layout]"
         :key="`${shown.definition.layout} ${shown.view.id}`"
