@@ -26,7 +26,7 @@ async function openBare(url?: string): Promise<OpenDatabase> {
 }
 
 const now = new Date().toISOString()
-const itemOf = (workspaceId: string, id: string, project: string, n: number) => ({ workspaceId, id, project, number: n, kind: project, title: `Row ${n} of a long file`, status: project, parent: null, rank: `a${n}`, siblingRank: `a${n}`, values: {}, stay: `${project}/${n}`, statusSince: now, started: null, finished: null, archived: null, created: now, createdBy: project, changed: now, changedBy: project }) // prettier-ignore
+const itemOf = (workspaceId: string, id: string, project: string, n: number) => ({ workspaceId, id, project, number: n, kind: project, title: `Row ${n} of a long file`, status: project, parent: null, rank: `a${n}`, siblingRank: `a${n}`, values: {}, stay: `${project}/${n}`, statusSince: now, phaseSince: now, started: null, finished: null, archived: null, created: now, createdBy: project, changed: now, changedBy: project }) // prettier-ignore
 
 /** Items, their stays, what stands in their histories and the parts of their entry, a thousand of each at a time. In ms. */
 export async function insertionOfRows(n: number, url?: string): Promise<number> {
@@ -64,7 +64,7 @@ export async function updateOfRows(n: number, url?: string): Promise<number> {
   }
   const moved = items.map((item, i) => ({ ...item, status: to, stay: `${to}/${i}` }))
   const changes = moved.flatMap((item, i) => [
-    ...(['status', 'statusSince', 'stay', 'changed', 'changedBy'] as const).map((field) => ({ entity: 'item', id: item.id, field, before: items[i]![field], after: item[field] })), // prettier-ignore
+    ...(['status', 'statusSince', 'phaseSince', 'stay', 'changed', 'changedBy'] as const).map((field) => ({ entity: 'item', id: item.id, field, before: items[i]![field], after: item[field] })), // prettier-ignore
     { entity: 'stay', id: stays[i]!.id, field: 'until', before: null, after: now },
     { entity: 'stay', id: item.stay, field: '*', before: null, after: { id: item.stay, item: item.id, status: to, from: now, until: null } }, // prettier-ignore
   ])
@@ -91,7 +91,7 @@ export async function commitOfTheSameRows(): Promise<number> {
     .insert(workspace)
     .values({ id: workspaceId, name: 'b', timeZone: 'UTC', workingWeek: [], holidays: [], demo: false, sequence: 0 })
   const id = v7()
-  const record = { workspaceId, id, project: v7(), number: 1, kind: v7(), title: 'a', status: v7(), parent: null, rank: 'a0', siblingRank: 'a0', values: { a: 'b', c: ['d'] }, stay: 'x', statusSince: now, started: null, finished: null, archived: null, created: now, createdBy: v7(), changed: now, changedBy: v7() } // prettier-ignore
+  const record = { workspaceId, id, project: v7(), number: 1, kind: v7(), title: 'a', status: v7(), parent: null, rank: 'a0', siblingRank: 'a0', values: { a: 'b', c: ['d'] }, stay: 'x', statusSince: now, phaseSince: now, started: null, finished: null, archived: null, created: now, createdBy: v7(), changed: now, changedBy: v7() } // prettier-ignore
   const patch = [
     { entity: 'item', id, field: 'title', before: 'a', after: 'b' },
     { entity: 'item', id, field: 'changed', before: now, after: now },

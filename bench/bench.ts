@@ -21,6 +21,7 @@ import {
 import { foundProject } from './data'
 import { engineLines } from './engine'
 import { lineOf, median, print, share, type Line } from './line'
+import { shapingLines } from './shaping'
 
 /** With those that every project begins with, 40. */
 const manyFields = 34
@@ -41,6 +42,7 @@ async function main(): Promise<void> {
     lines.push(...engineLines([10_000, 100_000]))
     if (process.argv.includes('--engine')) return
   }
+  if (process.argv.includes('--shaping')) return void lines.push(...(await shapingLines(await launch(), ownerOf)))
   const server = await startServer({ demo: true, env: { WRENLEAF_NOW: '' } })
   const client = await new Client(server.url).stepInAs('Séverine')
   const browser = await launch()
@@ -67,6 +69,8 @@ async function main(): Promise<void> {
 
   say('a status removed …')
   await removingStatus()
+  say('shaping the work …')
+  lines.push(...(await shapingLines(browser, ownerOf)))
 
   say('first page …')
   const context = await contextFor(browser, client)

@@ -138,10 +138,10 @@ export interface Scrolled {
   readonly longTasks: number[]
 }
 
-/** Scrolls from the first row to the last and back; counts frames in which some row in sight has nothing in it. */
-export function scrollThrough(page: Page, step: number): Promise<Scrolled> {
-  return page.evaluate(async (step) => {
-    const scroller = document.querySelector<HTMLElement>('[role=grid]')!
+/** Scrolls from the first row to the last, or for so many frames, and back; counts frames in which some row in sight has nothing in it. */
+export function scrollThrough(page: Page, step: number, most = 1e9): Promise<Scrolled> {
+  return page.evaluate(async ({ step, most }) => {
+    const scroller = document.querySelector<HTMLElement>(':is([role=grid], [role=treegrid])')!
     const longTasks: number[] = []
     const observer = new PerformanceObserver((list) =>
       longTasks.push(...list.getEntries().map((entry) => entry.duration)),
@@ -161,12 +161,13 @@ export function scrollThrough(page: Page, step: number): Promise<Scrolled> {
     }
     const scrollTo = (way: 1 | -1) =>
       new Promise<void>((resolve) => {
+        let scrolled = 0
         const next = (at: number) => {
           times.push(at)
           if (isBlank()) blank++
           const end =
             way > 0 ? scroller.scrollTop + scroller.clientHeight >= scroller.scrollHeight - 2 : scroller.scrollTop <= 0
-          if (end) return resolve()
+          if (end || ++scrolled > most) return resolve()
           scroller.scrollTop += way * step
           requestAnimationFrame(next)
         }
@@ -176,7 +177,7 @@ export function scrollThrough(page: Page, step: number): Promise<Scrolled> {
     await scrollTo(-1)
     observer.disconnect()
     return { frames: times.slice(1).map((time, i) => time - times[i]!), blank, longTasks }
-  }, step)
+  }, { step, most }) // prettier-ignore
 }
 
 /** From a press on another view in the index to its items painted: from the table to the board and back, both together. */

@@ -11,6 +11,7 @@ import { useChanges } from '../data/changes'
 import { useDirectory } from '../data/directory'
 import { usePreferences } from '../data/preferences'
 import { useSession } from '../data/session'
+import { showChanged } from '../data/show-changed'
 import { afterPaint, stands } from '../data/stands'
 import { useViews } from '../data/views'
 import { frameWords, lineWords } from '../shell/words'
@@ -26,9 +27,13 @@ const router = useRouter()
 const isSearching = ref(false)
 /** After this the page says how far the opening is. */
 const longestEmptyMs = 400
+/** After this it shows itself, whatever its address says of a view that could not be read. */
+const longestReading = 3000
 
 onMounted(() => {
-  void views.restore().finally(() => nextTick(() => delete document.documentElement.dataset.draft))
+  // What changes a view by its address shows it when that has been read, or finds that it is no view (any more).
+  const late = route.query.change ? longestReading : 0
+  void views.restore().finally(() => nextTick(() => (late ? setTimeout(showChanged, late) : showChanged())))
   addEventListener('keydown', onKey)
   afterPaint(() => {
     stands.value = true

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import { RouterLink } from 'vue-router'
 import { personActor } from '#core/change/actor'
 import { elsewhere } from '#core/saved-views/elsewhere'
 import type { PersonId, Project, View } from '#core/model/records'
@@ -24,20 +25,20 @@ const most = 3
     <p v-if="holds">
       {{ heldWords.isNoLock }} {{ heldWords.doing }}
       <template v-for="view in found.doing.slice(0, most)" :key="view.id"
-        ><NuxtLink :to="`/app/${project.prefix}/${view.id}`">{{ view.name }}</NuxtLink
+        ><RouterLink :to="`/app/${project.prefix}/${view.id}`">{{ view.name }}</RouterLink
         >, </template
       >{{ heldWords.anyway }}
     </p>
     <p v-if="narrows">
       {{ heldWords.seeing }}
       <template v-for="view in found.seeing.slice(0, most)" :key="view.id"
-        ><NuxtLink :to="`/app/${project.prefix}/${view.id}`">{{ view.name }}</NuxtLink
+        ><RouterLink :to="`/app/${project.prefix}/${view.id}`">{{ view.name }}</RouterLink
         >, </template
       >{{ heldWords.found }}
     </p>
     <p>
       {{ heldWords.roles }}
-      <NuxtLink :to="`/app/${project.prefix}/set-up/people`">{{ heldWords.openRoles }}</NuxtLink>
+      <RouterLink :to="`/app/${project.prefix}/set-up/people`">{{ heldWords.openRoles }}</RouterLink>
     </p>
   </div>
 </template>

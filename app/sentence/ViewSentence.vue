@@ -10,6 +10,7 @@ import { PopMenu } from '../parts/controls'
 import IconButton from '../parts/IconButton.vue'
 import { addresses, HeldHere, KeepView, PhraseEditor, ViewDialog } from './editors'
 import { isOwn, useDirectory } from '../data/directory'
+import { showChanged } from '../data/show-changed'
 import { useAsk } from '../data/use-ask'
 import { useViews } from '../data/views'
 import { grouped } from '../counted'
@@ -34,7 +35,7 @@ const ask = useAsk()
 const scope = getCurrentScope()
 onMounted(async () => {
   const { followAddress } = await addresses()
-  scope?.run(() => followAddress(() => props.view, route, router, ask))
+  scope?.run(() => followAddress(() => props.view, route, router, ask, showChanged))
 })
 const project = computed(() => directory.reader.maybe('project', props.view.project))
 const wording = useWording(() => props.view.project)

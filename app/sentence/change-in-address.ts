@@ -1,4 +1,4 @@
-import { watch } from 'vue'
+import { nextTick, watch } from 'vue'
 import type { LocationQueryRaw, RouteLocationNormalizedLoaded, Router } from 'vue-router'
 import type { View, ViewDefinition } from '#core/model/records'
 import { isSameValue } from '#core/base/sorted-ids'
@@ -15,6 +15,8 @@ export function followAddress(
   route: RouteLocationNormalizedLoaded,
   router: Router,
   ask: ReturnType<typeof useAsk>,
+  /** The change that the address began with has been read. */
+  begun: () => void,
 ): void {
   const session = useSession()
   const views = useViews()
@@ -28,7 +30,8 @@ export function followAddress(
     () => [view()?.id, inAddress(), !!session.api] as const,
     async ([id, text, isThere]) => {
       const one = view()
-      if (!one || !isThere || !text || text === read || text === textOf(one)) return
+      if (!isThere) return
+      if (!one || !text || text === read || text === textOf(one)) return begun()
       read = text
       const definition = changeFrom(one.definition, text)
       const kept = JSON.stringify({ [one.id]: { definition, from: one.definition } })
@@ -37,6 +40,7 @@ export function followAddress(
       if (found) take(one, found.definition)
       else changes.say(keepWords.unreadable)
       show(one)
+      void nextTick(begun)
     },
     { immediate: true },
   )

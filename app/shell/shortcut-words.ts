@@ -61,6 +61,7 @@ export const keysWords = {
         ['Enter', 'open the item'],
         ['Space', 'pick the card up; arrows carry it, Space puts it down'],
         ['M', 'move it to another column'],
+        ['Shift ↑ ↓', 'select cards of this column; Ctrl Space: one more, Ctrl A: all, Esc: none'],
         ['Shift F10', 'show what you can do with the item'],
       ],
     },

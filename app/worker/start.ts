@@ -37,8 +37,9 @@ const { dataset } = document.documentElement
 const isDark = matchMedia('(prefers-color-scheme: dark)').matches
 dataset.density = localStorage.getItem('wrenleaf-density') ?? ''
 dataset.theme = localStorage.getItem('wrenleaf-theme') ?? (isDark ? 'night' : 'day')
-// A view that was changed here and not kept is shown when that has been read.
+// A view that was changed, here or in the address, and not kept is shown when that has been read.
 const view = location.pathname.split('/')[3]
+if (view && /[?&]change=/.test(location.search)) dataset.draft = ''
 if (view && localStorage.getItem(`wrenleaf-drafts-${who?.me}`)?.includes(view)) dataset.draft = ''
 
 /** One for all tabs of a browser, where it has shared workers. */

@@ -210,6 +210,59 @@ test('what may be done through a view is held by the server, said with where els
   await expect(page.getByText('You’re looking as')).toHaveCount(0)
 })
 
+test('cards are selected and carried together; all are changed by one step', async ({ browser }) => {
+  const page = await demo.as(browser, 'Séverine', { at: 'The works' })
+  const cards = (name: string) => page.getByRole('region', { name, exact: true }).getByRole('article')
+  await cards('Noted').nth(0).focus()
+  await page.keyboard.press('Control+ ')
+  await page.keyboard.press('Shift+ArrowDown')
+  await page.keyboard.press('Shift+ArrowDown')
+  await expect(page.locator('.card.chosen')).toHaveCount(3)
+  const bar = page.getByRole('group', { name: 'What you can do with the selected items' })
+  await expect(bar).toContainText('3 selected')
+  await isAccessible(page, 'a board with selected cards')
+  const keys = await page.locator('.card.chosen').evaluateAll((all) => all.map((card) => card.id))
+  // Picked up, carried one column on, put down.
+  await page.keyboard.press(' ')
+  await page.keyboard.press('ArrowRight')
+  await page.keyboard.press(' ')
+  await expect(page.getByRole('button', { name: /^Undo moving 3 items/ })).toBeVisible()
+  for (const key of keys)
+    await expect(page.getByRole('region', { name: 'Ready', exact: true }).locator(`#${key}`)).toBeVisible()
+  await page.keyboard.press('Control+z')
+  await expect(page.getByRole('region', { name: 'Noted', exact: true }).locator(`#${keys[0]}`)).toBeVisible()
+  await page.keyboard.press('Escape')
+  await expect(page.locator('.card.chosen')).toHaveCount(0)
+  await cards('Noted')
+    .nth(1)
+    .click({ modifiers: ['ControlOrMeta'] })
+  await expect(page.locator('.card.chosen')).toHaveCount(1)
+})
+
+test('a change in an address is seen at once, and not the view as it was saved', async ({ browser }) => {
+  const page = await demo.as(browser, 'Séverine', { at: 'All items' })
+  await say(page, 'late')
+  await expect(page).toHaveURL(/change=/)
+  const address = page.url()
+  const reader = await demo.as(browser, 'Yuki')
+  await reader.addInitScript(() => {
+    const seen: string[] = []
+    Object.assign(window, { seen })
+    const look = () => {
+      const text = document.querySelector('.sentence-text')?.textContent ?? ''
+      const isShown = !('draft' in document.documentElement.dataset)
+      if (text && isShown && seen.at(-1) !== text) seen.push(text)
+      requestAnimationFrame(look)
+    }
+    requestAnimationFrame(look)
+  })
+  await reader.goto(address)
+  await expect(reader.getByRole('button', { name: 'it’s late' })).toBeVisible()
+  const seen = await reader.evaluate(() => (window as unknown as { seen: string[] }).seen)
+  expect(seen.length).toBeGreaterThan(0)
+  expect(seen.every((text) => text.includes('it’s late'))).toBe(true)
+})
+
 test('the team’s Monday: open tasks and defects where it is my turn or I check, built by clicks and by typing', async ({
   browser,
 }) => {

@@ -164,6 +164,41 @@ const screens: Record<string, (page: Page) => Promise<void>> = {
     await page.getByRole('menuitem', { name: 'Make another like it …' }).click()
     await expect(page.getByRole('textbox', { name: 'Name', exact: true })).toBeVisible()
   },
+  'what a view allows': async (page) => {
+    await openView(page, 'All items')
+    await page.getByRole('button', { name: 'What you can do with this view' }).click()
+    await page.getByRole('menuitem', { name: 'Name, audience …' }).click()
+    await page.getByRole('checkbox', { name: 'Items may be added' }).uncheck()
+    await choose(page.getByRole('combobox', { name: 'What may be changed' }), 'Only these')
+    await expect(page.getByText('This holds in this view alone.')).toBeVisible()
+  },
+  'a view that is tried as somebody else': async (page) => {
+    await openView(page, 'All items')
+    await page.getByRole('button', { name: 'What you can do with this view' }).click()
+    await page.getByRole('menuitem', { name: 'Try it as someone else …' }).click()
+    await page.getByRole('combobox', { name: 'Look at it as' }).fill('yuki')
+    await page.keyboard.press('Enter')
+    await expect(page.getByText('You’re looking as')).toBeVisible()
+  },
+  'a group’s menu': async (page) => {
+    await openView(page, 'All items')
+    const phrases = page.getByRole('button', { name: 'all phrases' })
+    if (await phrases.isVisible()) await phrases.click()
+    await page.getByRole('button', { name: 'and …' }).click()
+    await page.getByRole('combobox', { name: 'And …' }).fill('by need')
+    await expect(page.locator('.understood')).toBeVisible()
+    await page.keyboard.press('Enter')
+    await page.keyboard.press('Escape')
+    await page.locator('.head-row .name').first().click({ button: 'right' })
+    await expect(page.getByRole('menuitem', { name: 'Rename and colour …' })).toBeVisible()
+  },
+  'words found in a table': async (page) => {
+    await openView(page, 'All items')
+    await page.locator('[data-row="2"][data-column="1"]').click()
+    await page.keyboard.press('Control+f')
+    await page.getByRole('textbox', { name: 'Find in this view' }).fill('drip')
+    await expect(page.getByText(/^\s*1 of \d/)).toBeVisible()
+  },
   'signals and the fields that are shown': async (page) => {
     await openView(page, 'The works')
     const phrases = page.getByRole('button', { name: 'all phrases' })

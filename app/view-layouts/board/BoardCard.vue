@@ -10,6 +10,7 @@ import { RowMenu } from '../../parts/row-menu'
 import { DueText, KindMark, LeafMark, PersonPebbles } from '../../parts/marks'
 import { useDirectory } from '../../data/directory'
 import { itemWords } from '../../item/words'
+import { selectionWords } from '../selection/words'
 import { cardWords } from '../words'
 import { boardKey } from './context'
 
@@ -30,7 +31,12 @@ const due = computed(() => {
   const value = uses.value?.due ? props.row.item.values[uses.value.due] : undefined
   return typeof value === 'string' && board.show().includes(uses.value?.due ?? '') ? value : undefined
 })
-const shown = computed(() => board.show().flatMap((id) => directory.reader.maybe('field', id) ?? []))
+const shown = computed(() =>
+  board
+    .show()
+    .flatMap((id) => directory.reader.maybe('field', id) ?? [])
+    .filter((field) => !field.archived),
+)
 const isOfPeople = (field: Field) => typeOf(field).choices === 'people'
 const people = computed(() => [
   ...new Set(shown.value.filter(isOfPeople).flatMap((field) => idsOf(props.row.item.values[field.id]))),
@@ -41,6 +47,7 @@ const facts = computed(() =>
   ),
 )
 const marked = computed(() => board.marks(props.row))
+const isChosen = computed(() => !props.still && board.isChosen(props.row))
 const isLifted = computed(() => !props.still && board.lift.value?.row.item.id === props.row.item.id)
 let release: (() => void) | undefined
 onMounted(() => {
@@ -54,13 +61,13 @@ onBeforeUnmount(() => release?.())
     :id="still ? undefined : `card-${row.item.id}`"
     ref="card"
     class="card"
-    :class="{ lifted: isLifted, edge: !!marked }"
+    :class="{ lifted: isLifted, edge: !!marked, chosen: isChosen }"
     :style="marked && { '--edge-colour': marked.edge }"
     :title="marked?.says"
     :tabindex="still ? undefined : 0"
-    :aria-label="`${row.key} ${row.item.title}`"
+    :aria-label="`${row.key} ${row.item.title}${isChosen ? `, ${selectionWords.selected}` : ''}`"
     aria-describedby="card-how"
-    @click="!board.lift.value && board.open(row)"
+    @click="!board.lift.value && board.press($event, row)"
     @keydown="board.cardKey($event, row)"
     @contextmenu.prevent="board.menu(row, $event.currentTarget as HTMLElement, [$event.clientX, $event.clientY])"
   >
@@ -102,6 +109,11 @@ onBeforeUnmount(() => release?.())
   cursor: pointer;
   touch-action: manipulation;
   user-select: none;
+}
+.card.chosen {
+  background: var(--pool-tint);
+  border-color: var(--pool);
+  box-shadow: inset 3px 0 0 var(--pool);
 }
 .card:hover {
   border-color: var(--edge);

@@ -23,6 +23,7 @@ import BoardHead from './BoardHead.vue'
 import ColumnCards from './ColumnCards.vue'
 import { marksOf } from '../../parts/signal-marks'
 import { boardKey } from './context'
+import { useCardSelection } from './use-card-selection'
 import { EmptyView } from '../empty'
 import OutsideHead from './OutsideHead.vue'
 import { rowsOf, useColumns, type ShownColumn } from './use-columns'
@@ -58,11 +59,19 @@ const mayMove = computed(
 )
 const mayAdd = computed(() => through.mayAdd(props.project.id))
 const maySet = computed(() => directory.may('set up project', props.project.id))
+const chosen = useCardSelection(
+  () => props.view,
+  () => columns.value,
+)
+function pressed(event: MouseEvent, row: Row): void {
+  if (!chosen.press(event, row)) emit('open', row.address)
+}
 const { lift, said, pointer, ...lifting } = useLift({
   columns: shownColumns,
   mayMove: () => mayMove.value,
   isSortedByRank: () => (props.definition.sort[0]?.by.fact ?? 'rank') === 'rank',
   hold: query.hold,
+  along: (row) => chosen.along(row),
 })
 onMounted(() => pointer.open())
 onBeforeUnmount(() => pointer.close())
@@ -116,6 +125,11 @@ function cardKey(event: KeyboardEvent, row: Row): void {
   const column = columnOf(row)
   const rows = rowsOf(column)
   const i = rows.findIndex((one) => one.item.id === row.item.id)
+  const step = { ArrowDown: 1, ArrowUp: -1 }[event.key]
+  if (chosen.key(event, row, step ? rows[i + step] : undefined)) {
+    if (event.shiftKey && step) focusCard(rows[i + step]?.item.id ?? '')
+    return event.preventDefault()
+  }
   if (event.key === 'Enter') emit('open', row.address)
   else if (event.key === ' ') lifting.start(row, 'keyboard')
   else if (event.key.toLowerCase() === 'm' && mayMove.value && !event.ctrlKey && !event.metaKey)
@@ -202,7 +216,7 @@ const add = (column: ShownColumn, title: string, said: Item['values']) =>
 provide(boardKey, {
   scroller, lift, pointer, mayMove, mayAdd, cardKey,
   show: () => props.definition.show, marks: marksOf(directory, () => props.definition),
-  look: query.look, open: (row) => emit('open', row.address), menu: (row, at, point) => (menu.value = { row, at, point }),
+  look: query.look, press: pressed, isChosen: ({ item }) => chosen.has(item.id), menu: (row, at, point) => (menu.value = { row, at, point }),
   dropOn: lifting.dropOn,
 }) // prettier-ignore
 </script>

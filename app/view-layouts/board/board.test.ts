@@ -55,6 +55,7 @@ function answer(): BoardAnswer {
   })
   return { layout: 'board', sums: { items: rows.length, late: 0, effort: 0 }, columns, outside: [] }
 }
+let chosen: readonly Row[] = []
 function onBoard() {
   const told = answer()
   const columns = useColumns(() => board, () => told) // prettier-ignore
@@ -63,6 +64,7 @@ function onBoard() {
     mayMove: () => true,
     isSortedByRank: () => isByRank,
     hold: (items) => (held = items),
+    along: (row) => (chosen.length ? chosen : [row]),
   })
   const at = (i: number) => must(columns.columns.value[i], 'column')
   return { columns, at, ...lift }
@@ -99,6 +101,23 @@ describe('the columns of a board', () => {
     const step = `${kind.workflow}/${statusAt(1)}`
     small.state.put('step', step as never, undefined)
     expect(columns.statusIn(at(1), kind.id)).toBeUndefined()
+  })
+})
+
+describe('several cards', () => {
+  it('go along with the one that is carried, beside the nearest that stays', () => {
+    const [one, two, stays] = [item('Pane', 0), item('Ridge', 1), item('Door', 1)]
+    chosen = [shown(one), shown(two)]
+    const { start, onKey } = onBoard()
+    start(shown(one), 'keyboard')
+    onKey(key('ArrowRight'))
+    onKey(key(' '))
+    chosen = []
+    const place = { before: stays.id }
+    expect(moved()).toEqual([
+      { item: one.id, status: { from: statusAt(0), to: statusAt(1) }, place },
+      { item: two.id, place },
+    ])
   })
 })
 

@@ -29,7 +29,9 @@ export interface BoardContext {
   marks(row: Row): Marked | undefined
   look(column: string, from: number, to: number): void
   cardKey(event: KeyboardEvent, row: Row): void
-  open(row: Row): void
+  /** A press on a card: it is opened, or selected. */
+  press(event: MouseEvent, row: Row): void
+  isChosen(row: Row): boolean
   menu(row: Row, at: HTMLElement, point?: [x: number, y: number]): void
   dropOn(row: Row, column: ShownColumn): Drop
 }

@@ -35,10 +35,12 @@ interface Board {
   /** Cards are in the order that they are dragged into. */
   isSortedByRank(): boolean
   hold(items: readonly string[]): void
+  /** What moves along with a card: itself, and what is selected with it. */
+  along(row: Row): readonly Row[]
 }
 
 /** Cards that are picked up by pointer or keyboard, carried over the columns and put down. */
-export function useLift({ columns, mayMove, isSortedByRank, hold }: Board) {
+export function useLift({ columns, mayMove, isSortedByRank, hold, along }: Board) {
   const changes = useChanges()
   const directory = useDirectory()
   const lift = ref<Lift>()
@@ -88,13 +90,18 @@ export function useLift({ columns, mayMove, isSortedByRank, hold }: Board) {
     said.value = cardWords.putDown(row.item.title, shown.column.name)
     const statusTo = open[0] ?? can[0]
     const i = index === undefined ? undefined : Math.max(0, index - fromOf(shown))
-    const place = i === undefined || !isSortedByRank() ? undefined : placeAt(others(shown, row.item.id), i)
+    const moving = along(row)
+    const place = i === undefined || !isSortedByRank() ? undefined : placeAt(others(shown, row.item.id), i, moving)
     if (!statusTo && !place) return
     // Put back where it was: nothing to do.
     const own = rowsOf(shown).findIndex((one) => one.item.id === row.item.id)
-    if (!statusTo && own === i) return
-    const status = statusTo && { status: { from: row.item.status, to: statusTo } }
-    void changes.send({ type: 'items.move', items: [{ item: row.item.id, ...status, ...(place && { place }) }] })
+    if (!statusTo && own === i && moving.length === 1) return
+    const items = moving.map(({ item }) => ({
+      item: item.id,
+      ...(statusTo && item.status !== statusTo && { status: { from: item.status, to: statusTo } }),
+      ...(place && { place }),
+    }))
+    void changes.send({ type: 'items.move', items })
   }
   /** The card goes to a status of the column that was asked about. */
   function answer(to: StatusId): void {
@@ -172,8 +179,14 @@ export function useLift({ columns, mayMove, isSortedByRank, hold }: Board) {
   return { lift, said, asking, answer, takeFirst, entryOf, pointer, dropOn, start, end, moveTo, onKey }
 }
 
-function placeAt(around: readonly Row[], i: number): { before: ItemId } | { after: ItemId } | undefined {
-  const [before, after] = [around[i], around[i - 1]]
+/** Beside the nearest that stays. */
+function placeAt(
+  around: readonly Row[],
+  i: number,
+  moving: readonly Row[],
+): { before: ItemId } | { after: ItemId } | undefined {
+  const stays = ({ item }: Row) => !moving.some((one) => one.item.id === item.id)
+  const [before, after] = [around.slice(i).find(stays), around.slice(0, i).findLast(stays)]
   if (before) return { before: before.item.id }
   return after && { after: after.item.id }
 }
