@@ -52,4 +52,9 @@ const most = 3
 p {
   margin: 0;
 }
+a {
+  display: inline-flex;
+  align-items: center;
+  min-height: max(24px, var(--target));
+}
 </style>

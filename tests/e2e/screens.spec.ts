@@ -180,25 +180,6 @@ const screens: Record<string, (page: Page) => Promise<void>> = {
     await page.keyboard.press('Enter')
     await expect(page.getByText('You’re looking as')).toBeVisible()
   },
-  'a group’s menu': async (page) => {
-    await openView(page, 'All items')
-    const phrases = page.getByRole('button', { name: 'all phrases' })
-    if (await phrases.isVisible()) await phrases.click()
-    await page.getByRole('button', { name: 'and …' }).click()
-    await page.getByRole('combobox', { name: 'And …' }).fill('by need')
-    await expect(page.locator('.understood')).toBeVisible()
-    await page.keyboard.press('Enter')
-    await page.keyboard.press('Escape')
-    await page.locator('.head-row .name').first().click({ button: 'right' })
-    await expect(page.getByRole('menuitem', { name: 'Rename and colour …' })).toBeVisible()
-  },
-  'words found in a table': async (page) => {
-    await openView(page, 'All items')
-    await page.locator('[data-row="2"][data-column="1"]').click()
-    await page.keyboard.press('Control+f')
-    await page.getByRole('textbox', { name: 'Find in this view' }).fill('drip')
-    await expect(page.getByText(/^\s*1 of \d/)).toBeVisible()
-  },
   'signals and the fields that are shown': async (page) => {
     await openView(page, 'The works')
     const phrases = page.getByRole('button', { name: 'all phrases' })
