@@ -164,22 +164,6 @@ const screens: Record<string, (page: Page) => Promise<void>> = {
     await page.getByRole('menuitem', { name: 'Make another like it …' }).click()
     await expect(page.getByRole('textbox', { name: 'Name', exact: true })).toBeVisible()
   },
-  'what a view allows': async (page) => {
-    await openView(page, 'All items')
-    await page.getByRole('button', { name: 'What you can do with this view' }).click()
-    await page.getByRole('menuitem', { name: 'Name, audience …' }).click()
-    await page.getByRole('checkbox', { name: 'Items may be added' }).uncheck()
-    await choose(page.getByRole('combobox', { name: 'What may be changed' }), 'Only these')
-    await expect(page.getByText('This holds in this view alone.')).toBeVisible()
-  },
-  'a view that is tried as somebody else': async (page) => {
-    await openView(page, 'All items')
-    await page.getByRole('button', { name: 'What you can do with this view' }).click()
-    await page.getByRole('menuitem', { name: 'Try it as someone else …' }).click()
-    await page.getByRole('combobox', { name: 'Look at it as' }).fill('yuki')
-    await page.keyboard.press('Enter')
-    await expect(page.getByText('You’re looking as')).toBeVisible()
-  },
   'signals and the fields that are shown': async (page) => {
     await openView(page, 'The works')
     const phrases = page.getByRole('button', { name: 'all phrases' })
