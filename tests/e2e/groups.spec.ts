@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test'
 import { Client } from '../kit/client'
-import { choose, expect, isAccessible, saveForAll, test, useDemo } from '../kit/pages'
+import { choose, expect, isAccessible, saveForAll, say, test, useDemo } from '../kit/pages'
 
 const demo = useDemo()
 
@@ -15,13 +15,6 @@ const lines = (page: Page): Promise<string[]> =>
       .sort((a, b) => a.top - b.top)
       .map(({ says }) => says.replace(/^[▾▸]/, '').trim()),
   )
-async function say(page: Page, words: string): Promise<void> {
-  await page.getByRole('button', { name: 'and …' }).click()
-  await page.getByRole('combobox', { name: 'And …' }).fill(words)
-  await expect(page.locator('.understood')).toBeVisible()
-  await page.keyboard.press('Enter')
-  await page.keyboard.press('Escape')
-}
 const cell = (page: Page, row: number, column: number) =>
   page.locator(`.item-row [data-row="${row}"][data-column="${column}"]`)
 const head = (page: Page, name: string) => page.getByRole('gridcell', { name: new RegExp(`^(Unf|F)old ${name}, `) })

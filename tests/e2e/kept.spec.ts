@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test'
 import { readFile } from 'node:fs/promises'
-import { choose, expect, isAccessible, saveForAll, test, useDemo } from '../kit/pages'
+import { choose, expect, isAccessible, saveForAll, say, test, useDemo } from '../kit/pages'
 
 const demo = useDemo()
 const rowOf = (page: Page, title: string) =>
@@ -12,14 +12,6 @@ const viewActs = (page: Page) => page.getByRole('button', { name: 'What you can 
 async function act(page: Page, name: string): Promise<void> {
   await viewActs(page)
   await page.getByRole('menuitem', { name, exact: true }).click()
-}
-/** Types phrases after *and …*. */
-async function say(page: Page, words: string): Promise<void> {
-  await page.getByRole('button', { name: 'and …' }).click()
-  await page.getByRole('combobox', { name: 'And …' }).fill(words)
-  await expect(page.locator('.understood')).toBeVisible()
-  await page.keyboard.press('Enter')
-  await page.keyboard.press('Escape')
 }
 
 test('a branch goes into the bin and comes back to its place; another goes for good, once its number is typed', async ({

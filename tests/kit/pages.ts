@@ -169,3 +169,12 @@ export async function saveForAll(page: Page): Promise<void> {
   await page.getByRole('button', save).click()
   await page.getByRole('dialog').getByRole('button', save).click()
 }
+
+/** Types phrases after *and …*. */
+export async function say(page: Page, words: string): Promise<void> {
+  await page.getByRole('button', { name: 'and …' }).click()
+  await page.getByRole('combobox', { name: 'And …' }).fill(words)
+  await expect(page.locator('.understood')).toBeVisible()
+  await page.keyboard.press('Enter')
+  await page.keyboard.press('Escape')
+}
