@@ -31,11 +31,13 @@ const views = useViews()
 const route = useRoute()
 const router = useRouter()
 const ask = useAsk()
-// A change of the view stands in its address, once the page does.
+// A change of the view stands in its address, once the page does. Where the address began with none, what one had changed
+// oneself is waited for elsewhere (pages/app.vue).
 const scope = getCurrentScope()
+const begun = route.query.change ? showChanged : undefined
 onMounted(async () => {
   const { followAddress } = await addresses()
-  scope?.run(() => followAddress(() => props.view, route, router, ask, showChanged))
+  scope?.run(() => followAddress(() => props.view, route, router, ask, begun))
 })
 const project = computed(() => directory.reader.maybe('project', props.view.project))
 const wording = useWording(() => props.view.project)

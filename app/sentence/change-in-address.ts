@@ -15,8 +15,8 @@ export function followAddress(
   route: RouteLocationNormalizedLoaded,
   router: Router,
   ask: ReturnType<typeof useAsk>,
-  /** The change that the address began with has been read. */
-  begun: () => void,
+  /** Called when the change that the address began with has been read. */
+  begun?: () => void,
 ): void {
   const session = useSession()
   const views = useViews()
@@ -31,7 +31,7 @@ export function followAddress(
     async ([id, text, isThere]) => {
       const one = view()
       if (!isThere) return
-      if (!one || !text || text === read || text === textOf(one)) return begun()
+      if (!one || !text || text === read || text === textOf(one)) return begun?.()
       read = text
       const definition = changeFrom(one.definition, text)
       const kept = JSON.stringify({ [one.id]: { definition, from: one.definition } })
@@ -40,7 +40,7 @@ export function followAddress(
       if (found) take(one, found.definition)
       else changes.say(keepWords.unreadable)
       show(one)
-      void nextTick(begun)
+      if (begun) void nextTick(begun)
     },
     { immediate: true },
   )
