@@ -6,6 +6,7 @@ import type { CommandId } from '#core/base/ids'
 import { statusesOf } from '#core/model/reader'
 import { smallWorkspace, type Small } from '#core/test-kit/workspace'
 import { useChanges } from './changes'
+import { useThrough } from './through'
 
 /** A worker that answers what it is given. */
 class Worker {
@@ -64,6 +65,17 @@ describe('what this tab did', () => {
     expect([changes.undoName, changes.redoName]).toEqual(['change 1', 'change 2'])
     await changes.undo()
     expect(worker.sent[5]).toMatchObject({ type: 'revert', of: worker.sent[4]!.id })
+  })
+
+  it('is kept for later while one only looks at a view as someone else', async () => {
+    await changes.send(bare)
+    useThrough().as = small.people.contributor.id
+    await changes.undo()
+    expect(worker.sent).toHaveLength(1)
+    expect([changes.undoName, changes.notices.length]).toEqual(['change 1', 1])
+    useThrough().as = undefined
+    await changes.undo()
+    expect(worker.sent[1]).toMatchObject({ type: 'revert', of: worker.sent[0]!.id })
   })
 
   it('cannot be done again once something else was done', async () => {

@@ -135,6 +135,8 @@ export const useChanges = defineStore('changes', () => {
   async function takeBack(from: typeof done, to: typeof done): Promise<void> {
     const last = from.value.at(-1)
     if (!last) return
+    // What is only looked at as someone else keeps what there is to take back.
+    if (through.as) return say(await wordsFor({ code: 'only-tried' }))
     from.value = from.value.slice(0, -1)
     const begun = await start({ type: 'revert', of: last.command })
     if (!begun) return

@@ -67,7 +67,7 @@ describe('a query that the worker keeps answered', () => {
     asked.look('', 3, 9)
     expect(worker.looked).toEqual([])
     await vi.advanceTimersByTimeAsync(0)
-    expect(worker.looked).toEqual([[1, '', 3, 9]])
+    expect(worker.looked).toEqual([[1, '', 3, 9, false]])
     asked.leave()
     worker.asked[0]!.tell({ packed: 1 })
     expect(heard).toEqual([])

@@ -35,8 +35,8 @@ export class OpenQuery {
     this.#listeners.push(listener)
     if (this.#isAnswered) listener(this.#answer)
   }
-  look(list: string, from: number, to: number): void {
-    void this.#id.then((id) => this.#api.look(id, list, from, to))
+  look(list: string, from: number, to: number, isHere = false): void {
+    void this.#id.then((id) => this.#api.look(id, list, from, to, isHere))
   }
   hold(items: readonly string[]): void {
     void this.#id.then((id) => this.#api.hold(id, [...items]))

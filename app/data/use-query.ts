@@ -9,8 +9,8 @@ import { useSession } from './session'
 export interface QueryResult<A> {
   /** Undefined until it is answered. */
   readonly answer: ShallowRef<A | undefined>
-  /** Says which stretch of a list is on the screen. */
-  look(list: string, from: number, to: number): void
+  /** Says which stretch of a list is on the screen; `isHere`: all around it is here, and nothing more is wanted. */
+  look(list: string, from: number, to: number, isHere?: boolean): void
   /** Items that keep their place until they are let go. */
   hold(items: readonly string[]): void
   /** What is folded from now on. */
@@ -40,7 +40,7 @@ export function useQuery<N extends WatchedName>(query: N, input: () => WatchInpu
 
   return {
     answer,
-    look: (list, from, to) => open?.look(list, from, to),
+    look: (list, from, to, isHere) => open?.look(list, from, to, isHere),
     hold: (items) => open?.hold(items),
     fold: (folds) => open?.fold(folds),
   }

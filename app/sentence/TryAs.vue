@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
-import { compareText } from '#core/base/collation'
+import { foldText } from '#core/base/collation'
 import type { Person, Project, View } from '#core/model/records'
+import { colleaguesOf } from '../data/colleagues'
 import { useDirectory } from '../data/directory'
 import { useThrough } from '../data/through'
 import FindList from '../parts/FindList.vue'
@@ -17,12 +18,10 @@ const directory = useDirectory()
 const through = useThrough()
 const router = useRouter()
 const typed = ref('')
-const people = computed(() =>
-  [...directory.reader.all('person')]
-    .filter(({ id, active, role }) => active && role && id !== directory.me?.id)
-    .filter(({ name }) => name.toLowerCase().includes(typed.value.trim().toLowerCase()))
-    .sort((a, b) => compareText(a.name, b.name)),
-)
+const people = computed(() => {
+  const words = foldText(typed.value.trim())
+  return colleaguesOf(directory.reader, directory.me).filter(({ name }) => foldText(name).includes(words))
+})
 async function take(person: Person): Promise<void> {
   emit('leave')
   await router.push(`/app/${props.project.prefix}/${props.view.id}`)

@@ -69,10 +69,7 @@ const isMine = computed(() => !props.of || props.of.maker === directory.me?.id)
 const who = ref<Audience['of']>(props.of?.audience.of ?? (mayShare.value && !props.from ? 'project' : 'maker'))
 const people = ref<PersonId[]>(props.of?.audience.of === 'people' ? [...props.of.audience.people] : [])
 const others = computed(() =>
-  [...directory.reader.all('person')]
-    .filter(({ active, role, id }) => active && role && id !== directory.me?.id)
-    .sort((a, b) => compareText(a.name, b.name))
-    .map(({ id, name }) => ({ value: id, title: name })),
+  colleaguesOf(directory.reader, directory.me).map(({ id, name }) => ({ value: id, title: name })),
 )
 const audiences = computed(() => [
   ...(isMine.value ? [{ value: 'maker', title: keepWords.onlyMe }] : []),

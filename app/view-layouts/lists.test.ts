@@ -81,6 +81,32 @@ describe('a stretch of a list', () => {
     expect(looks).toEqual([[650, 679], [1000, 1029]]) // prettier-ignore
   })
 
+  it('is told once it is calm what of it is in sight', async () => {
+    const shown = shallowRef(lines(0, 30))
+    const stretch = shallowRef<Numbers | undefined>(stretchOf(0, 800))
+    const [looks, seen]: [number, number][][] = [[], []]
+    scope.run(() => useStretch(shown, () => stretch.value, () => 800, (from, to) => looks!.push([from, to]), (from, to) => seen!.push([from, to]))) // prettier-ignore
+    for (const from of [100, 200, 300]) {
+      shown.value = lines(from, from + 30)
+      await nextTick()
+    }
+    expect(seen).toEqual([])
+    await vi.advanceTimersByTimeAsync(1000)
+    expect([looks, seen]).toEqual([[], [[300, 329]]])
+  })
+
+  it('of which a part alone has come is asked for whole once that is painted', async () => {
+    const shown = shallowRef(lines(300, 330))
+    const stretch = shallowRef<Numbers | undefined>(stretchOf(0, 800))
+    const looks: [number, number][] = []
+    scope.run(() => useStretch(shown, () => stretch.value, () => 800, (from, to) => looks.push([from, to]))) // prettier-ignore
+    stretch.value = stretchOf(268, 94)
+    await nextTick()
+    expect(looks).toEqual([])
+    await vi.advanceTimersByTimeAsync(1000)
+    expect(looks).toEqual([[300, 329]])
+  })
+
   it('is not asked for beyond the last row, nor before the first rows are painted', async () => {
     const shown = shallowRef(lines(0, 30))
     const stretch = shallowRef<Numbers>()

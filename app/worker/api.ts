@@ -91,8 +91,10 @@ export class Api {
     return id
   }
 
-  look(id: number, list: string, from: number, to: number): void {
-    this.#control(id, ({ lists }) => lists?.look(list, from, to))
+  look(id: number, list: string, from: number, to: number, isHere: boolean): void {
+    replica.looked()
+    if (isHere) watches.get(id)?.watch.lists?.look(list, from, to)
+    else this.#control(id, ({ lists }) => lists?.look(list, from, to))
   }
   hold(id: number, items: string[]): void {
     this.#control(id, ({ lists }) => lists?.hold(items))

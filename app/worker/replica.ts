@@ -62,6 +62,8 @@ interface Past {
 const longestWaitMs = 4000
 /** This long after opening the titles' order is begun, the first view is shown by then; and anew where one changed meanwhile. */
 const calmMs = 1000
+/** For so long after a page asked for rows, what is only worked out beforehand gives way: it may be scrolling. */
+const givesWayMs = 300
 /** For so long after it was said the server's day is taken as it is. */
 const serversDaySeconds = 10
 
@@ -160,10 +162,10 @@ export class Replica implements QueryContext {
     if (!patch.ok) return patch
     this.#promise(command.id)
     const name = nameOf(this.state, command.type, patch.value)
-    // All at once: what is answered before it is kept need not be kept any more, and the pages hear of it on the way.
+    // The pages hear of it first. What is answered before it is kept need not be kept any more.
+    this.#flush()
     void this.ports.box.keep(command)
     void this.#sendPending()
-    this.#flush()
     this.#stand({})
     return ok({ name })
   }
@@ -251,6 +253,12 @@ export class Replica implements QueryContext {
     void this.#prepare(this.state)
   }
 
+  #lastLooked = 0
+  /** A page looks at other rows. */
+  looked(): void {
+    this.#lastLooked = this.ports.now()
+  }
+
   /** The order of titles, which the first view sorted by them would wait for: worked out a few ms at a time. */
   async #prepare(state: State): Promise<void> {
     // Where it does not come now, whoever asks fetches it.
@@ -260,7 +268,8 @@ export class Replica implements QueryContext {
       while (!ordering.isKnown) {
         await this.ports.wait(calmMs)
         for (const steps = ordering.prepare(); !steps.next().done;) {
-          await this.ports.wait(0)
+          const isLookedAt = this.ports.now() < this.#lastLooked + givesWayMs
+          await this.ports.wait(isLookedAt ? givesWayMs : 0)
           if (this.#stop.signal.aborted || state !== this.state) return
         }
       }

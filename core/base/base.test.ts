@@ -7,6 +7,7 @@ import {
   hourIn,
   dayNumber,
   fromDayNumber,
+  instantOf,
   isPlainDate,
   isWorkingDay,
   startOf,
@@ -35,6 +36,19 @@ describe('plain dates', () => {
       }),
     )
     expect(dayNumber('1970-01-01')).toBe(0)
+  })
+  it('an instant is written as Date writes it, at both ends of the calendar too', () => {
+    const ms = fc.oneof(
+      fc.integer({ min: -8.64e15, max: 8.64e15 }),
+      fc.integer({ min: -1e12, max: 5e12 }),
+      fc.constantFrom(0, -1, -62_135_596_800_000, -62_135_596_800_001, 253_402_300_799_999, 253_402_300_800_000, 0.5),
+    )
+    fc.assert(
+      fc.property(ms, (at) => {
+        expect(instantOf(at)).toBe(new Date(at).toISOString())
+      }),
+    )
+    expect(() => instantOf(NaN)).toThrow(RangeError)
   })
   it('knows weekdays', () => {
     expect([weekday('2026-11-23'), weekday('2026-11-29'), weekday('1969-12-31')]).toEqual([1, 7, 3])

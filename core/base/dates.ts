@@ -33,9 +33,33 @@ export function dayNumber(date: PlainDate): number {
   return Math.round(ms / 86_400_000)
 }
 
+/** Days that were written before: the same few thousand are asked for all the time. */
+const written = new Map<number, PlainDate>()
+const mostWritten = 20_000
+
 /** The date of a day number (days since 1970-01-01). */
 export function fromDayNumber(day: number): PlainDate {
-  return new Date(day * 86_400_000).toISOString().slice(0, 10)
+  const known = written.get(day)
+  if (known) return known
+  const date = new Date(day * msOfDay).toISOString().slice(0, 10)
+  if (written.size >= mostWritten) written.clear()
+  written.set(day, date)
+  return date
+}
+
+const msOfDay = 86_400_000
+/** The days of the years 1 to 9999, which are written with four digits. */
+const [firstDay, lastDay] = [-719_162, 2_932_896]
+const two = Array.from({ length: 60 }, (_, n) => String(n).padStart(2, '0'))
+
+/** An instant of so many ms since 1970, as `Date` writes it, in a tenth of the time. */
+export function instantOf(ms: number): string {
+  const day = Math.floor(ms / msOfDay)
+  if (!Number.isInteger(ms) || day < firstDay || day > lastDay) return new Date(ms).toISOString()
+  const rest = ms - day * msOfDay
+  const seconds = Math.floor(rest / 1000)
+  const minutes = Math.floor(seconds / 60)
+  return `${fromDayNumber(day)}T${two[Math.floor(minutes / 60)]}:${two[minutes % 60]}:${two[seconds % 60]}.${String(rest % 1000).padStart(3, '0')}Z`
 }
 
 /** The day before a date. */

@@ -19,8 +19,8 @@ const nothing: Map<string, unknown> = new Map()
 
 /** The state as it is after a patch, for as much of it as the patch touches. */
 export class After implements Lookup {
-  readonly touched = new Map<string, Touched>()
-  readonly #byEntity = new Map<EntityName, Touched[]>()
+  readonly touched: Touched[] = []
+  readonly #byEntity = new Map<EntityName, { readonly all: Touched[]; readonly byId: Map<string, Touched> }>()
 
   constructor(readonly reader: Reader) {}
 
@@ -37,28 +37,32 @@ export class After implements Lookup {
   }
 
   #touch(entity: EntityName, id: string): Touched {
-    const key = `${entity} ${id}`
-    const known = this.touched.get(key)
+    const known = this.#maybe(entity, id)
     if (known) return known
     const one: Touched = { entity, id, set: nothing }
-    this.touched.set(key, one)
-    const others = this.#byEntity.get(entity)
-    if (others) others.push(one)
-    else this.#byEntity.set(entity, [one])
+    this.touched.push(one)
+    const others = this.#byEntity.get(entity) ?? { all: [], byId: new Map<string, Touched>() }
+    this.#byEntity.set(entity, others)
+    others.all.push(one)
+    others.byId.set(id, one)
     return one
   }
 
+  #maybe(entity: EntityName, id: string): Touched | undefined {
+    return this.#byEntity.get(entity)?.byId.get(id)
+  }
+
   of(entity: EntityName): readonly Touched[] {
-    return this.#byEntity.get(entity) ?? []
+    return this.#byEntity.get(entity)?.all ?? []
   }
 
   isGone(entity: EntityName, id: string): boolean {
-    const one = this.touched.get(`${entity} ${id}`)
+    const one = this.#maybe(entity, id)
     return !!one && one.unmade !== undefined && one.made === undefined
   }
 
   maybe<E extends EntityName>(entity: E, id: string): Records[E] | undefined {
-    const one = this.touched.get(`${entity} ${id}`)
+    const one = this.#maybe(entity, id)
     if (!one) return this.reader.maybe(entity, id)
     if (this.isGone(entity, id)) return undefined
     const base = (one.made ?? this.reader.maybe(entity, id)) as Records[E] | undefined
@@ -67,7 +71,7 @@ export class After implements Lookup {
 
   /** One column of an item, without a copy of the item. */
   column<C extends 'parent' | 'kind' | 'status' | 'project' | 'stay'>(item: string, column: C): Item[C] | undefined {
-    const one = this.touched.get(`item ${item}`)
+    const one = this.#maybe('item', item)
     if (one?.set.has(column)) return one.set.get(column) as Item[C]
     if (one?.made) return (one.made as Item)[column]
     const place = this.reader.placeOf(item)
@@ -77,7 +81,7 @@ export class After implements Lookup {
   /** An item as it is after the patch, its values too. */
   item(id: string): Item | undefined {
     const item = this.maybe('item', id)
-    const one = this.touched.get(`item ${id}`)
+    const one = this.#maybe('item', id)
     if (!item || !one?.set.size) return item
     const values = [...one.set].filter(([field]) => !isItemColumn(field)) as [string, Item['values'][string]][]
     return values.length ? { ...item, values: { ...item.values, ...Object.fromEntries(values) } } : item
@@ -85,6 +89,6 @@ export class After implements Lookup {
 
   hasItem(id: string): boolean {
     if (this.isGone('item', id)) return false
-    return !!this.touched.get(`item ${id}`)?.made || !!this.reader.placeOf(id)
+    return !!this.#maybe('item', id)?.made || !!this.reader.placeOf(id)
   }
 }

@@ -55,7 +55,7 @@ const isHeld = (reader: Reader, entity: EntityName, id: string): boolean =>
   entity === 'item' ? !!reader.placeOf(id) : !!reader.maybe(entity, id)
 
 const idsAreUnique = (reader: Reader, after: After) =>
-  firstInPieces(after.touched.values(), ({ entity, id, made, unmade, isMadeTwice }) =>
+  firstInPieces(after.touched, ({ entity, id, made, unmade, isMadeTwice }) =>
     made && (isMadeTwice || (unmade === undefined && isHeld(reader, entity, id)))
       ? problem('id-taken', undefined, entity === 'item' ? [{ item: id }] : undefined)
       : undefined,

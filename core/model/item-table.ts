@@ -31,6 +31,8 @@ export interface Levels {
 
 /** So many touched rows are remembered: a power of two. */
 const mostRemembered = 4096
+/** So many items that were read are kept as they were. */
+const mostRead = 4096
 
 let lastVersion = 0
 /** The moment that it is by the count of changes: every change of any item has a later one. */
@@ -231,12 +233,45 @@ export class ItemTable {
     for (let row = from; row < this.n; row++) this.#touch(row)
   }
 
+  /** The item at a row, which is not to be written to. */
   at(row: number): Item {
+    const version = this.version[row]!
+    const known = this.#read.get(row)
+    if (known?.version === version) return known.item
+    const item = this.#itemAt(row)
+    if (this.#read.size >= mostRead) this.#read.clear()
+    this.#read.set(row, { version, item })
+    return item
+  }
+  /** Items that were read lately: whoever changes many reads each several times. */
+  readonly #read = new Map<number, { readonly version: number; readonly item: Item }>()
+
+  #itemAt(row: number): Item {
     const values: Record<string, Value> = {}
     for (const [field, column] of this.values) if (!column.isEmpty(row)) values[field] = column.get(row)
-    const item: Record<string, unknown> = { id: this.ids[row] }
-    for (const name of itemColumns) item[name] = this.read(row, name)
-    item.values = values
+    // Name by name, so that all items have one shape: made in a loop, each would be a dictionary of its own.
+    const item = {
+      id: this.ids[row],
+      project: this.project,
+      number: this.number.get(row),
+      kind: this.kind.get(row),
+      title: this.title.get(row),
+      status: this.status.get(row),
+      parent: this.parentOf(row),
+      rank: this.rank.get(row),
+      siblingRank: this.siblingRank.get(row),
+      stay: this.stay.get(row),
+      statusSince: this.statusSince.get(row),
+      phaseSince: this.phaseSince.get(row),
+      started: this.started.get(row),
+      finished: this.finished.get(row),
+      archived: this.archived.get(row),
+      created: this.created.get(row),
+      createdBy: this.createdBy.get(row),
+      changed: this.changed.get(row),
+      changedBy: this.changedBy.get(row),
+      values,
+    } satisfies Record<keyof Item, unknown>
     return item as unknown as Item
   }
 
@@ -265,6 +300,7 @@ export class ItemTable {
     const before = this.values.get(field)
     if (!before) return
     this.values.delete(field)
+    this.#read.clear()
     const now = this.column(field)
     for (let row = 0; row < this.n; row++) {
       const value = before.get(row)

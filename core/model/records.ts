@@ -135,8 +135,9 @@ export const itemColumns = [
 ] as const satisfies readonly (keyof Item)[] // prettier-ignore
 /** A column of an item that is no field. */
 export type ItemColumn = (typeof itemColumns)[number]
+const columnNames: ReadonlySet<string> = new Set(itemColumns)
 /** Whether a change’s field is a column of the item, and no field of the project. */
-export const isItemColumn = (field: string): field is ItemColumn => (itemColumns as readonly string[]).includes(field)
+export const isItemColumn = (field: string): field is ItemColumn => columnNames.has(field)
 
 /** A time that an item spent in a status; `until` none while it is there. Written, never read back by `apply`. */
 export interface Stay {

@@ -95,6 +95,22 @@ describe('a view that is watched', () => {
     expect((watched.answer() as TableAnswer).stretch.from).toBe(1600)
   })
 
+  it('hands out what is in sight alone where much has changed, and what is around it when that is asked for', () => {
+    const items = add(Array.from({ length: 2000 }, (_, i) => `row ${i}`))
+    const watched = watchOf(table)
+    watched.lists!.look('', 1000, 1020)
+    const handed = () => {
+      const { from, rows } = (watched.answer() as TableAnswer).stretch
+      return [from, rows.length]
+    }
+    watched.update(changed(...items.slice(0, 199)))
+    expect(handed()).toEqual([600, 820])
+    watched.update(changed(...items.slice(0, 200)))
+    expect(handed()).toEqual([968, 84])
+    watched.lists!.look('', 1000, 1020)
+    expect(handed()).toEqual([600, 820])
+  })
+
   it('follows what is changed, and keeps what is held in its place', () => {
     const [a, b] = add(['b', 'c'])
     const draft: ViewDefinition = { ...table.definition, sort: [{ by: { fact: 'title' }, down: false }] }

@@ -82,7 +82,10 @@ export function foundLines(
     return asked.every((word) => text.includes(word))
   }
   const lines = (seen?.lines ?? []).flatMap((line, i) => (isFound(line) ? i : []))
-  const all = folds ? (sheetOf(context, { ...input, as: 'shown' })?.lines ?? []).filter(isFound).length : lines.length
+  const isFolded = folds && (folds.turned.length > 0 || folds.to !== undefined)
+  const all = isFolded
+    ? (sheetOf(context, { ...input, as: 'shown' })?.lines ?? []).filter(isFound).length
+    : lines.length
   return { lines, folded: all - lines.length }
 }
 

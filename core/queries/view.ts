@@ -61,6 +61,8 @@ export function linesInView(context: QueryContext, { folds = { turned: [] }, ...
 
 /** Rows that a list hands out on either side of what is looked at, so that scrolling finds them there. */
 const margin = 400
+/** Where so many items have changed at once, what is in sight is handed out first: the page then asks for what is around it. */
+const [many, narrowMargin] = [200, 32] as const
 
 interface Shown {
   readonly definition: ViewDefinition
@@ -86,9 +88,14 @@ class ViewWatch implements Watch<LayoutAnswer | undefined> {
   #folds: Folds | undefined
   #turned: ReadonlySet<string> = new Set()
   readonly #looks = new Map<string, [from: number, to: number]>()
+  /** The next answer has what is in sight alone. */
+  #isHurried = false
 
   readonly lists: ListControl = {
-    look: (list, from, to) => void this.#looks.set(list, [from, to]),
+    look: (list, from, to) => {
+      this.#looks.set(list, [from, to])
+      this.#isHurried = false
+    },
     hold: (items) => {
       this.#held = new Set(items)
       this.#shown?.live.hold(this.#held)
@@ -137,6 +144,7 @@ class ViewWatch implements Watch<LayoutAnswer | undefined> {
   update(changed: ChangeSet): boolean {
     if (changed.all) this.#read()
     else {
+      this.#isHurried = changed.items.size >= many
       this.#shown?.live.update(changed.items)
       this.#forget(changed.items)
     }
@@ -232,7 +240,9 @@ class ViewWatch implements Watch<LayoutAnswer | undefined> {
 
   #window(list: string, length: number): [from: number, to: number] {
     const looked = this.#looks.get(list)
-    if (looked) return [Math.max(0, Math.min(looked[0], length) - margin), looked[1] + margin]
+    // Cards are as high as their words: what is around them is not taken away even for a moment.
+    const around = this.#isHurried && !list ? narrowMargin : margin
+    if (looked) return [Math.max(0, Math.min(looked[0], length) - around), looked[1] + around]
     const definition = this.#shown?.definition
     return [0, definition ? saidLayout(definition).firstRows[this.input.first ?? 'inBrowser'] : 0]
   }

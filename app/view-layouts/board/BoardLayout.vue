@@ -26,6 +26,7 @@ import { boardKey } from './context'
 import { useCardSelection } from './use-card-selection'
 import { EmptyView } from '../empty'
 import OutsideHead from './OutsideHead.vue'
+import { isRanked } from '../ranked'
 import { rowsOf, useColumns, type ShownColumn } from './use-columns'
 import { cardOf, focusCard, useLift } from './use-lift'
 
@@ -69,7 +70,7 @@ function pressed(event: MouseEvent, row: Row): void {
 const { lift, said, pointer, ...lifting } = useLift({
   columns: shownColumns,
   mayMove: () => mayMove.value,
-  isSortedByRank: () => (props.definition.sort[0]?.by.fact ?? 'rank') === 'rank',
+  isRanked: () => isRanked(props.definition),
   hold: query.hold,
   along: (row) => chosen.along(row),
 })

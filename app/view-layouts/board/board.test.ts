@@ -62,7 +62,7 @@ function onBoard() {
   const lift = useLift({
     columns,
     mayMove: () => true,
-    isSortedByRank: () => isByRank,
+    isRanked: () => isByRank,
     hold: (items) => (held = items),
     along: (row) => (chosen.length ? chosen : [row]),
   })

@@ -33,14 +33,14 @@ interface Board {
   readonly columns: ReturnType<typeof useColumns>
   mayMove(): boolean
   /** Cards are in the order that they are dragged into. */
-  isSortedByRank(): boolean
+  isRanked(): boolean
   hold(items: readonly string[]): void
   /** What moves along with a card: itself, and what is selected with it. */
   along(row: Row): readonly Row[]
 }
 
 /** Cards that are picked up by pointer or keyboard, carried over the columns and put down. */
-export function useLift({ columns, mayMove, isSortedByRank, hold, along }: Board) {
+export function useLift({ columns, mayMove, isRanked, hold, along }: Board) {
   const changes = useChanges()
   const directory = useDirectory()
   const lift = ref<Lift>()
@@ -91,7 +91,7 @@ export function useLift({ columns, mayMove, isSortedByRank, hold, along }: Board
     const statusTo = open[0] ?? can[0]
     const i = index === undefined ? undefined : Math.max(0, index - fromOf(shown))
     const moving = along(row)
-    const place = i === undefined || !isSortedByRank() ? undefined : placeAt(others(shown, row.item.id), i, moving)
+    const place = i === undefined || !isRanked() ? undefined : placeAt(others(shown, row.item.id), i, moving)
     if (!statusTo && !place) return
     // Put back where it was: nothing to do.
     const own = rowsOf(shown).findIndex((one) => one.item.id === row.item.id)

@@ -147,6 +147,7 @@ useStretch(
   () => answer.value?.stretch,
   () => total.value,
   (from, to) => query.look('', from, to),
+  (from, to) => query.look('', from, to, true),
 )
 
 const stretchIds = computed(() => {

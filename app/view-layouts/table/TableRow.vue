@@ -37,9 +37,10 @@ function outlineMark(
   directory: Directory,
   { item, isOpen, inside }: OutlineRow,
   title: string,
+  light: boolean,
   signs: readonly VNode[] = [],
 ): Mark {
-  const status = directory.reader.maybe('status', item.status)
+  const status = light ? undefined : directory.reader.maybe('status', item.status)
   const sign =
     isOpen === undefined
       ? h('span', { class: 'turn' })
@@ -50,7 +51,7 @@ function outlineMark(
       ...(status ? [leafMark(directory.share(status), status.colour)] : []),
       ...signs,
       h('span', { class: 'name' }, title),
-      ...(inside && !isOpen ? [h('span', { class: 'soft' }, tableWords.insideOf(inside))] : []),
+      ...(inside && !isOpen && !light ? [h('span', { class: 'soft' }, tableWords.insideOf(inside))] : []),
     ],
     class: 'outlined',
     title,
@@ -114,7 +115,7 @@ export default defineComponent({
           return { content: row.key, width: row.key.length, title: queueWords.open }
         case 'title':
           return isOutlined(row)
-            ? outlineMark(directory, row, props.sent ?? row.item.title, props.marks(row)?.signs)
+            ? outlineMark(directory, row, props.sent ?? row.item.title, props.light, props.marks(row)?.signs)
             : titleMark(props.sent ?? row.item.title, row.children, props.marks(row)?.signs)
         case 'kind': {
           const kind = directory.reader.maybe('kind', row.item.kind)

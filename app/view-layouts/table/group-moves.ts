@@ -6,6 +6,7 @@ import { isHead, type GroupHead, type ListLine } from '#core/layouts/rows'
 import type { Reader } from '#core/model/reader'
 import type { GroupKey, ItemId, OptionId, StatusId, ViewDefinition } from '#core/model/records'
 import type { PlainDate } from '#core/base/dates'
+import { isRanked } from '../ranked'
 import { tableWords } from '../words'
 import { headOf, type Aimed, type Moving } from './line-drag'
 
@@ -25,8 +26,6 @@ export interface Grouped {
 }
 
 const isSamePath = (one: GroupHead | undefined, other: GroupHead | undefined) => one?.head === other?.head
-/** Whether an order of the view's own hides the team's. */
-export const isRanked = ({ sort }: ViewDefinition): boolean => !sort.length || (sort[0]?.by.fact === 'rank' && !sort[0].down) // prettier-ignore
 
 /** What items get in another group; or why one of them does not go there. */
 export function intoGroup(

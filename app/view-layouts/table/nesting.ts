@@ -3,7 +3,7 @@ import type { BareCommand } from '#core/commands/registry'
 import { isOutlined, type Row, type OutlineRow } from '#core/layouts/rows'
 import type { ItemId, ViewDefinition } from '#core/model/records'
 import type { OfMany } from '#core/queries/refusals'
-import { isRanked } from './group-moves'
+import { isRanked } from '../ranked'
 import { nestingWords } from './nesting-words'
 import type { Step } from './steps'
 

@@ -1,3 +1,4 @@
+import { instantOf } from '../../base/dates'
 import type { Value } from '../value'
 
 /**
@@ -119,15 +120,20 @@ export class MarkColumn implements Column {
 export class InstantColumn implements Column {
   a = new Float64Array(0)
   readonly #otherwise = new Map<number, string>()
-  get = (row: number): Value =>
-    this.#otherwise.get(row) ?? (this.isEmpty(row) ? null : new Date(this.a[row]!).toISOString())
+  get = (row: number): Value => this.#otherwise.get(row) ?? (this.isEmpty(row) ? null : instantOf(this.a[row]!))
   compact = (row: number): Value => this.#otherwise.get(row) ?? (this.isEmpty(row) ? null : this.a[row]!)
   set(row: number, value: Value): void {
     if (this.#otherwise.size) this.#otherwise.delete(row)
-    this.a[row] = typeof value === 'string' ? Date.parse(value) : typeof value === 'number' ? value : noNumber
-    if (typeof value === 'string' && (this.isEmpty(row) || new Date(this.a[row]!).toISOString() !== value))
-      this.#otherwise.set(row, value)
+    if (typeof value !== 'string') return void (this.a[row] = typeof value === 'number' ? value : noNumber)
+    // What many items got at once is read once.
+    if (value !== this.#last.text) {
+      const ms = Date.parse(value)
+      this.#last = { text: value, ms, isUsual: !Number.isNaN(ms) && instantOf(ms) === value }
+    }
+    this.a[row] = this.#last.ms
+    if (!this.#last.isUsual) this.#otherwise.set(row, value)
   }
+  #last = { text: '', ms: noNumber, isUsual: false }
   isEmpty(row: number): boolean {
     return Number.isNaN(this.a[row]!)
   }
