@@ -26,7 +26,7 @@ async function openBare(url?: string): Promise<OpenDatabase> {
 }
 
 const now = new Date().toISOString()
-const itemOf = (workspaceId: string, id: string, project: string, n: number) => ({ workspaceId, id, project, number: n, kind: project, title: `Row ${n} of a long file`, status: project, parent: null, rank: `a${n}`, siblingRank: `a${n}`, values: {}, stay: `${project}/${n}`, statusSince: now, phaseSince: now, started: null, finished: null, archived: null, created: now, createdBy: project, changed: now, changedBy: project }) // prettier-ignore
+const itemOf = (workspaceId: string, id: string, project: string, n: number) => ({ workspaceId, id, project, number: n, kind: project, title: `Row ${n} of a long file`, status: project, parent: null, rank: `a${n}`, siblingRank: `a${n}`, values: {}, stay: `${project}/${n}`, statusSince: now, phaseSince: now, activeDays: 0, started: null, finished: null, archived: null, created: now, createdBy: project, changed: now, changedBy: project }) // prettier-ignore
 
 /** Items, their stays, what stands in their histories and the parts of their entry, a thousand of each at a time. In ms. */
 export async function insertionOfRows(n: number, url?: string): Promise<number> {
@@ -91,7 +91,7 @@ export async function commitOfTheSameRows(): Promise<number> {
     .insert(workspace)
     .values({ id: workspaceId, name: 'b', timeZone: 'UTC', workingWeek: [], holidays: [], demo: false, sequence: 0 })
   const id = v7()
-  const record = { workspaceId, id, project: v7(), number: 1, kind: v7(), title: 'a', status: v7(), parent: null, rank: 'a0', siblingRank: 'a0', values: { a: 'b', c: ['d'] }, stay: 'x', statusSince: now, phaseSince: now, started: null, finished: null, archived: null, created: now, createdBy: v7(), changed: now, changedBy: v7() } // prettier-ignore
+  const record = { workspaceId, id, project: v7(), number: 1, kind: v7(), title: 'a', status: v7(), parent: null, rank: 'a0', siblingRank: 'a0', values: { a: 'b', c: ['d'] }, stay: 'x', statusSince: now, phaseSince: now, activeDays: 0, started: null, finished: null, archived: null, created: now, createdBy: v7(), changed: now, changedBy: v7() } // prettier-ignore
   const patch = [
     { entity: 'item', id, field: 'title', before: 'a', after: 'b' },
     { entity: 'item', id, field: 'changed', before: now, after: now },

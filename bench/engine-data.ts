@@ -140,7 +140,7 @@ export function itemsOf(n: number, seed = 42): Item[] {
     return {
       id: id(i) as never, project, number: i + 1, kind: 'k' as never, title: last, status: `status ${weighted([0, 1, 2, 3, 4, 5, 6, 7], [0.15, 0.14, 0.09, 0.14, 0.07, 0.04, 0.31, 0.06])}` as never,
       parent: (parent[i]! < 0 ? null : id(parent[i]!)) as never, rank: rank[i]!, siblingRank: rank[i]!.slice(0, 4), values: held as never, stay: `${id(i)}/1` as never,
-      statusSince: created, phaseSince: created, started: null, finished: null, archived: null, created, createdBy: pick(people) as never, changed: created, changedBy: pick(people) as never,
+      statusSince: created, phaseSince: created, activeDays: 0, started: null, finished: null, archived: null, created, createdBy: pick(people) as never, changed: created, changedBy: pick(people) as never,
     } // prettier-ignore
   })
 }

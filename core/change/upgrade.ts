@@ -11,9 +11,10 @@ import { isSetChange, type Change, type Patch } from './patch'
 /**
  * The version of the model that today's patches speak of. 1: statuses belonged to workflows, options to their field's
  * settings, columns and limits to their board's definition; records had a whole number for their order, views an owner.
- * 2: a person had hours for the whole week. 3: an item did not say since when it is in its phase.
+ * 2: a person had hours for the whole week. 3: an item did not say since when it is in its phase. 4: nor how long it
+ * had been in the active one before.
  */
-export const modelVersion = 4
+export const modelVersion = 5
 
 type FieldChange = Exclude<Change, { added: readonly string[] }>
 type Old = Record<string, unknown>
@@ -40,10 +41,11 @@ function byWeekday(reader: Reader, change: Change): Change {
   return { ...change, before: person(change.before), after: person(change.after) }
 }
 
-/** Of version 3: as far as it is known, an item is in its phase for as long as in its status. */
+/** Of versions 3 and 4: as far as it is known, an item is in its phase for as long as in its status, and was in no active one before. */
 function sincePhase(change: Change): Change {
   if (change.entity !== 'item' || isSetChange(change) || change.field !== '*') return change
-  const item = (record: unknown) => record && { phaseSince: (record as Old).statusSince, ...(record as Old) }
+  const item = (record: unknown) =>
+    record && { phaseSince: (record as Old).statusSince, activeDays: 0, ...(record as Old) }
   return { ...change, before: item(change.before), after: item(change.after) }
 }
 

@@ -72,7 +72,7 @@ export function revertOf(reader: Reader, entry: Entry, context: Context): Pieces
 }
 
 /** The columns that a change of status writes together. */
-const statusColumns = new Set(['status', 'statusSince', 'phaseSince', 'stay', 'started', 'finished'])
+const statusColumns = new Set(['status', 'statusSince', 'phaseSince', 'activeDays', 'stay', 'started', 'finished'])
 const stampColumns = new Set(['changed', 'changedBy'])
 /** What may differ between a thing as it was made and as it now is, without it having been changed by anybody. */
 const aside = new Set(['changed', 'changedBy', 'rank', 'siblingRank', 'number', 'nextNumber', 'order'])

@@ -7,7 +7,7 @@ import { itIs, type AutomaticFact, type ViewContext } from './contract'
 import { phaseOf } from './phase'
 import { daysOf } from './viewer'
 
-/** Hours by row by which the working days in the active phase exceed the effort; NaN where they do not. */
+/** Hours by row by which all its working days in the active phase exceed the effort; NaN where they do not. */
 function overAt(context: ViewContext): (row: number) => number {
   const { reader, project, table, viewer } = context
   const effort = reader.maybe('field', reader.maybe('project', project)?.uses.effort ?? '')
@@ -29,8 +29,10 @@ function overAt(context: ViewContext): (row: number) => number {
     return worked
   }
   return (row) => {
-    if (!held || held.isEmpty(row) || !table.listed[row] || phase(table.status.a[row]!) !== 'active') return noNumber
-    const over = workedSince(days.dayOf(table.phaseSince.a[row]!)) - Number(held.get(row)) * perUnit
+    if (!held || held.isEmpty(row) || !table.listed[row]) return noNumber
+    const isActive = phase(table.status.a[row]!) === 'active'
+    const now = isActive ? workedSince(days.dayOf(table.phaseSince.a[row]!)) : 0
+    const over = table.activeDays.a[row]! * dayMinutes + now - Number(held.get(row)) * perUnit
     return over > 0 ? Math.ceil(over / 60) : noNumber
   }
 }

@@ -148,6 +148,7 @@ export function itemMade(
     stay,
     statusSince: context.now,
     phaseSince: context.now,
+    activeDays: 0,
     started: phase === 'active' ? context.now : null,
     finished: isOver(phase) ? context.now : null,
     archived: null,

@@ -1,3 +1,4 @@
+import { dateIn, workingDaysAfter } from '../base/dates'
 import { must, problem, type Problem } from '../base/result'
 import type { StayId } from '../base/ids'
 import { isSameValue } from '../base/sorted-ids'
@@ -62,6 +63,12 @@ export const stayOf = (item: Item): Stay => ({
   until: null,
 })
 
+/** The working days of an item in the active phase, once it leaves it. */
+function activeDaysOf(reader: Reader, { activeDays, phaseSince }: Item, { today }: Context): number {
+  const workspace = reader.workspace()
+  return activeDays + workingDaysAfter(dateIn(workspace.timeZone, phaseSince), today, workspace)
+}
+
 /** A change of status with its stays: the open one ends now, a new one begins; started and finished follow the phase. */
 export function changeStatus(reader: Reader, item: Item, to: StatusId, context: Context, stays: StayIds): Change[] {
   if (item.status === to) return []
@@ -72,6 +79,12 @@ export function changeStatus(reader: Reader, item: Item, to: StatusId, context: 
     ...changeOf(item, 'status', item.status, to),
     ...changeOf(item, 'statusSince', item.statusSince, context.now),
     ...changeOf(item, 'phaseSince', item.phaseSince, was === phase ? item.phaseSince : context.now),
+    ...changeOf(
+      item,
+      'activeDays',
+      item.activeDays,
+      was === 'active' && phase !== 'active' ? activeDaysOf(reader, item, context) : item.activeDays,
+    ),
     ...changeOf(item, 'stay', item.stay, stay),
     ...changeOf(item, 'started', item.started, item.started ?? (phase === 'active' ? context.now : null)),
     ...changeOf(item, 'finished', item.finished, isOver(phase) ? context.now : null),

@@ -197,7 +197,7 @@ describe('the phase', () => {
     expect(t.statuses.map(({ phase }) => phase).slice(0, 4)).toEqual(['waiting', 'waiting', 'active', 'active'])
     const moveAt = (now: string, to: number) => {
       const move = command(ids, { type: 'items.move', items: [{ item: id, status: { from: t.item(id).status, to: t.statuses[to]!.id } }] }) // prettier-ignore
-      return { move, patch: run(state, move, people.lead.id, { now }) }
+      return { move, patch: run(state, move, people.lead.id, { now, today: now.slice(0, 10) }) }
     }
     const [began, back] = ['2026-11-26T09:00:00.000Z', '2026-11-28T09:00:00.000Z']
     moveAt('2026-11-25T10:00:00.000Z', 1)
@@ -206,11 +206,15 @@ describe('the phase', () => {
     expect(t.item(id).phaseSince).toBe(began)
     moveAt('2026-11-27T09:00:00.000Z', 3)
     expect(t.item(id).phaseSince).toBe(began)
+    expect(t.item(id).activeDays).toBe(0)
     const { move, patch } = moveAt(back, 0)
     expect(t.item(id).phaseSince).toBe(back)
+    // From Thursday to Saturday: Friday.
+    expect(t.item(id).activeDays).toBe(1)
     const entry = entryOf(move, people.lead.id, patch)
     run(state, command(ids, { type: 'revert', of: move.id }), people.lead.id, { now: back, entryOf: () => entry })
     expect(t.item(id).phaseSince).toBe(began)
+    expect(t.item(id).activeDays).toBe(0)
   })
 })
 

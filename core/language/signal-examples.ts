@@ -4,6 +4,12 @@ import type { Condition, Signal } from '../model/records'
 /** Nothing was changed for so many working days. */
 const staleAfter = 5
 const isActive: Condition = { about: 'fact', fact: { fact: 'phase' }, test: { is: 'anyOf', values: ['active'] } }
+const isOpen: Condition = {
+  about: 'fact',
+  fact: { fact: 'phase' },
+  test: { is: 'anyOf', values: ['waiting', 'active'] },
+}
+const isOver: Condition = { about: 'fact', fact: { fact: 'overEffort' }, test: { is: 'filled' } }
 const isUntouched: Condition = {
   about: 'fact',
   fact: { fact: 'changed' },
@@ -17,7 +23,7 @@ export const signalExamples: readonly Signal[] = [
     name: 'over its estimate',
     colour: 'foxglove',
     sign: 'alert',
-    when: { about: 'fact', fact: { fact: 'overEffort' }, test: { is: 'filled' } },
+    when: { about: 'all', of: [isOpen, isOver] },
   },
   {
     name: 'late',

@@ -55,6 +55,7 @@ export class ItemTable {
   readonly stay = new AnyColumn()
   readonly statusSince = new InstantColumn()
   readonly phaseSince = new InstantColumn()
+  readonly activeDays = new NumberColumn()
   readonly started = new InstantColumn()
   readonly finished = new InstantColumn()
   readonly archived = new InstantColumn()
@@ -103,9 +104,9 @@ export class ItemTable {
     readonly fieldOf: (id: string) => Field | undefined,
   ) {
     const { number, kind, title, status, rank, siblingRank, stay, statusSince, started, finished, archived } = this
-    const { phaseSince, created, createdBy, changed, changedBy } = this
+    const { phaseSince, activeDays, created, createdBy, changed, changedBy } = this
     this.#fixed = {
-      number, kind, title, status, rank, siblingRank, stay, statusSince, phaseSince, started, finished, archived, created,
+      number, kind, title, status, rank, siblingRank, stay, statusSince, phaseSince, activeDays, started, finished, archived, created,
       createdBy,
       changed, changedBy,
     } // prettier-ignore
@@ -263,6 +264,7 @@ export class ItemTable {
       stay: this.stay.get(row),
       statusSince: this.statusSince.get(row),
       phaseSince: this.phaseSince.get(row),
+      activeDays: this.activeDays.get(row),
       started: this.started.get(row),
       finished: this.finished.get(row),
       archived: this.archived.get(row),

@@ -119,6 +119,8 @@ export interface Item {
   readonly statusSince: Instant
   /** When it came into the phase of its status. */
   readonly phaseSince: Instant
+  /** Working days for which it was in the active phase before it came into the one that it is in. */
+  readonly activeDays: number
   readonly started: Instant | null
   readonly finished: Instant | null
   readonly archived: Instant | null
@@ -130,7 +132,7 @@ export interface Item {
 
 /** The columns that every item has, apart from its values. */
 export const itemColumns = [
-  'project', 'number', 'kind', 'title', 'status', 'parent', 'rank', 'siblingRank', 'stay', 'statusSince', 'phaseSince', 'started',
+  'project', 'number', 'kind', 'title', 'status', 'parent', 'rank', 'siblingRank', 'stay', 'statusSince', 'phaseSince', 'activeDays', 'started',
   'finished', 'archived', 'created', 'createdBy', 'changed', 'changedBy',
 ] as const satisfies readonly (keyof Item)[] // prettier-ignore
 /** A column of an item that is no field. */

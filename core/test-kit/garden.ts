@@ -78,7 +78,7 @@ export function garden(): Garden {
     const since = `${sketch.since ?? '2026-11-23'}T10:00:00.000Z`
     const item = {
       id: ids.item(), project: project.id, number: i + 1, kind: kindsOf(state, project.id)[0]!.id, title: sketch.title, status: idOf(sketch.status ?? 'Noted'),
-      parent: sketch.inside ? items[sketch.inside]!.id : null, rank: `a${i}`, siblingRank: `a${i}`, stay: 'x', statusSince: since, phaseSince: since, started: null,
+      parent: sketch.inside ? items[sketch.inside]!.id : null, rank: `a${i}`, siblingRank: `a${i}`, stay: 'x', statusSince: since, phaseSince: since, activeDays: i % 4, started: null,
       finished: sketch.status === 'Accepted' || sketch.status === 'Set aside' ? since : null, archived: sketch.archived ? since : null,
       created: `${sketch.created ?? '2026-11-24'}T08:00:00.000Z`, createdBy: people.owner.id, changed: since, changedBy: people.lead.id,
       values: Object.fromEntries([

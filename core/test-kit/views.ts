@@ -81,12 +81,13 @@ export function plainly(reader: Reader, item: Item, ref: FactRef, viewer: Viewer
     case 'overEffort': {
       const { effort } = must(reader.maybe('project', item.project), 'project').uses
       const value = effort ? item.values[effort] : undefined
-      if (typeof value !== 'number' || item.archived || reader.maybe('status', item.status)?.phase !== 'active')
-        return null
+      if (typeof value !== 'number' || item.archived) return null
       const of = must(reader.maybe('field', effort!), 'effort')
       const minutes = of.type === 'duration' ? value : (value / 10 ** (of.settings.decimals ?? 0)) * 60
       const [since, today] = [fromDayNumber(day(item.phaseSince)), viewer.today]
-      const over = workingDaysAfter(since, today, reader.workspace()) * (of.settings.dayMinutes ?? 480) - minutes
+      const isActive = reader.maybe('status', item.status)?.phase === 'active'
+      const days = item.activeDays + (isActive ? workingDaysAfter(since, today, reader.workspace()) : 0)
+      const over = days * (of.settings.dayMinutes ?? 480) - minutes
       return over > 0 ? Math.ceil(over / 60) : null
     }
     case 'age':
@@ -494,7 +495,7 @@ export function randomOf(small: Small) {
     const { by, parent, links: _links, ...rest } = one
     const above = parent !== null && parent < i && isThere(itemId(parent)) ? itemId(parent) : null
     return {
-      ...rest, id: itemId(i), project: project.id, number: i + 1, kind: kindsOf(state, project.id)[0]!.id, stay: 'x', createdBy: by, changedBy: by, parent: above,
+      ...rest, id: itemId(i), project: project.id, number: i + 1, kind: kindsOf(state, project.id)[0]!.id, stay: 'x', createdBy: by, changedBy: by, parent: above, activeDays: i % 5,
     } as Item // prettier-ignore
   }
   const needs = all.find(({ name }) => name === 'needs')!

@@ -187,6 +187,7 @@ export const item = pgTable('item', {
   stay: text('stay').notNull(),
   statusSince: instant('status_since').notNull(),
   phaseSince: instant('phase_since').notNull(),
+  activeDays: integer('active_days').notNull().default(0),
   started: instant('started'),
   finished: instant('finished'),
   archived: instant('archived'),

@@ -1,0 +1,1 @@
+ALTER TABLE "item" ADD COLUMN "active_days" integer DEFAULT 0 NOT NULL;
