@@ -90,6 +90,7 @@ class Elsewhere {
       }
     },
     history: async () => ({ entries: [], more: false }),
+    longTexts: async () => ({}),
     longText: async () => ({ revision: 0, text: '' }),
     typicalStays: async () => ({}),
     signOut: async () => undefined,

@@ -80,6 +80,8 @@ export const httpLink: ServerLink = {
   },
   past: (project, daysAgo) => get(`/api/projects/${project}/past?days=${daysAgo}`),
   history: (item, before) => get(`/api/items/${item}/history${before === undefined ? '' : `?before=${before}`}`),
+  longTexts: async (project, field) =>
+    (await get<{ texts: Record<string, string> }>(`/api/projects/${project}/texts?field=${field}`)).texts,
   longText: (item, field) => get(`/api/items/${item}/texts/${field}`),
   typicalStays: (project) => get(`/api/projects/${project}/stays`),
   async signOut() {

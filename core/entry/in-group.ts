@@ -1,4 +1,4 @@
-import { fromDayNumber, startOf, type PlainDate } from '../base/dates'
+import { dayNumber, fromDayNumber, instantOf, startOf, ZoneDays, type Instant, type PlainDate } from '../base/dates'
 import { fieldTypes, isInItem } from '../fields/registry'
 import type { Value } from '../fields/value'
 import type { Reader } from '../model/reader'
@@ -33,12 +33,17 @@ export function inGroup(
     const type = field && fieldTypes[field.type]
     if (!field || !type || !isInItem(field) || type.isOwn) continue
     if (type.kind === 'day') values[field.id] = dayIn(key, Number(value), today)
+    else if (type.kind === 'instant') values[field.id] = momentOn(reader, dayIn(key, Number(value), today))
     else if (type.kind === 'flag') values[field.id] = true
     else if (type.kind === 'choice' || type.kind === 'choices' || type.kind === 'number' || type.kind === 'text')
       values[field.id] = type.several ? [String(value)] : value
   }
   return { ...own, values }
 }
+
+/** The moment at which a day's clocks in the workspace say so many minutes after midnight. */
+export const momentOn = (reader: Reader, day: PlainDate, minutes = 0): Instant =>
+  instantOf(new ZoneDays(reader.workspace().timeZone).at(dayNumber(day), minutes))
 
 /** A day of a period: today, where that is in it, else its first. */
 export function dayIn({ grain = 'day' }: GroupKey, first: number, today: PlainDate): PlainDate {

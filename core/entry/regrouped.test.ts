@@ -1,12 +1,13 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { startOf, dayNumber, fromDayNumber, weekday, type PlainDate } from '../base/dates'
+import { startOf, dayNumber, fromDayNumber, instantOf, weekday, ZoneDays, type PlainDate } from '../base/dates'
 import { must } from '../base/result'
 import type { BareCommand } from '../commands/registry'
-import type { GroupKey, Item } from '../model/records'
+import type { FieldId, GroupKey, Item } from '../model/records'
 import { command, PlainRoom, today } from '../test-kit/workspace'
 import { garden, type Garden } from '../test-kit/garden'
 import type { GroupValue } from '../views/axes'
+import { inGroup } from './in-group'
 import { regrouped } from './regrouped'
 
 const field = (g: Garden, name: string, more: Partial<GroupKey> = {}): GroupKey => ({
@@ -64,6 +65,32 @@ describe('an item that is put into another group', () => {
       ),
       { numRuns: 300 },
     )
+  })
+
+  it('keeps its time of day by the workspace’s clocks, also where these are set back or forward between', () => {
+    const g = garden()
+    const due = must(g.state.maybe('field', g.fieldId('due')), 'due')
+    const begins = { ...due, id: '00000000-0000-7000-8000-0000000000b1' as FieldId, name: 'begins', type: 'dateTime' as const } // prettier-ignore
+    g.state.put('field', begins.id, begins)
+    const zone = new ZoneDays(g.state.workspace().timeZone)
+    const key: GroupKey = { by: { fact: 'field', field: begins.id }, grain: 'month' }
+    const days = fc.integer({ min: 20_000, max: 22_000 })
+    fc.assert(
+      // From two to four in the morning no clock is sure.
+      fc.property(days, days, fc.integer({ min: 240, max: 1439 }), (day, other, minutes) => {
+        const held = instantOf(zone.at(day, minutes))
+        const item = { ...must(Object.values(g.items)[0], 'item'), values: { [begins.id]: held } } as Item
+        const first = startOf('month', other)
+        const read = regrouped(g.state, [key], item, [[null], [first]], today as PlainDate)
+        const to = Date.parse((must(read.ok ? read.value[begins.id] : undefined, 'set') as { to: string }).to)
+        expect([startOf('month', zone.dayOf(to)), zone.minutesAt(to)]).toEqual([first, minutes])
+        expect(weekday(fromDayNumber(zone.dayOf(to)))).toBe(weekday(fromDayNumber(day)))
+      }),
+    )
+    const bare = { ...must(Object.values(g.items)[0], 'item'), values: {} } as Item
+    const midnight = instantOf(zone.begin(dayNumber('2027-02-01')))
+    expect(regrouped(g.state, [key], bare, [[null], [dayNumber('2027-02-01')]], today as PlainDate)).toEqual({ ok: true, value: { [begins.id]: { from: null, to: midnight } } }) // prettier-ignore
+    expect(inGroup(g.state, [key], [dayNumber('2027-02-01')], today as PlainDate).values).toEqual({ [begins.id]: midnight }) // prettier-ignore
   })
 
   it('gets today, or the first day of a period, where it had none; and loses it in the group without', () => {

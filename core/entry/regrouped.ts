@@ -1,5 +1,5 @@
 /** What changes of an item that is put into another group of a view. */
-import { dayNumber, fromDayNumber, weekday, startOf, type PlainDate } from '../base/dates'
+import { dayNumber, fromDayNumber, weekday, startOf, ZoneDays, type PlainDate } from '../base/dates'
 import { fail, ok, problem, type Result } from '../base/result'
 import { maybeFact } from '../facts/registry'
 import { fieldTypes, isInItem } from '../fields/registry'
@@ -9,11 +9,12 @@ import { severalIn } from '../items/values'
 import type { Reader } from '../model/reader'
 import type { Field, GroupKey, Item } from '../model/records'
 import type { GroupValue } from '../views/axes'
-import { dayIn } from './in-group'
+import { dayIn, momentOn } from './in-group'
 
 /**
  * What puts an item of one group into another: both by their paths, as far as these differ. Of several values the one that it came
- * from is replaced; a day keeps its weekday; where nothing is held, it is cleared. Fails where a level is nothing that anyone fills in.
+ * from is replaced; a day keeps its weekday, and a
+ * moment its time too; where nothing is held, it is cleared. Fails where a level is nothing that anyone fills in.
  */
 export function regrouped(
   reader: Reader,
@@ -61,15 +62,22 @@ function settingOf(
     return { add: gets.filter((id) => !had.includes(id)), remove: leaves.filter((id) => !gets.includes(id)) }
   }
   const held = item.values[field.id] ?? null
-  return { from: held, to: valueIn(field, key, held, to, today) }
+  return { from: held, to: valueIn(reader, field, key, held, to, today) }
 }
 
-function valueIn(field: Field, key: GroupKey, held: Value, to: GroupValue, today: PlainDate): Value {
+function valueIn(reader: Reader, field: Field, key: GroupKey, held: Value, to: GroupValue, today: PlainDate): Value {
   if (to === null) return null
   const { kind } = fieldTypes[field.type]
   if (kind === 'flag') return true
-  if (kind !== 'day') return to
-  return typeof held === 'string' ? sameWeekday(key, held as PlainDate, Number(to)) : dayIn(key, Number(to), today)
+  if (kind !== 'day' && kind !== 'instant') return to
+  if (typeof held !== 'string') {
+    const day = dayIn(key, Number(to), today)
+    return kind === 'day' ? day : momentOn(reader, day)
+  }
+  if (kind === 'day') return sameWeekday(key, held as PlainDate, Number(to))
+  const zone = new ZoneDays(reader.workspace().timeZone)
+  const at = Date.parse(held)
+  return momentOn(reader, sameWeekday(key, fromDayNumber(zone.dayOf(at)), Number(to)), zone.minutesAt(at))
 }
 
 /** The day of a period that is as far into it as a day into its own, at the same weekday. */
@@ -90,6 +98,6 @@ const isSetByHand = (field: Field): boolean => {
     (isLinked || isInItem(field)) &&
     !isOwn &&
     !isApart &&
-    ['choice', 'choices', 'flag', 'day', 'number', 'text'].includes(kind)
+    ['choice', 'choices', 'flag', 'day', 'instant', 'number', 'text'].includes(kind)
   )
 }

@@ -14,6 +14,8 @@ export interface ServerPort {
   history(item: string, before: number | undefined): Promise<{ entries: readonly Entry[]; more: boolean }>
   /** Revision 0 and no words where there is none. */
   longText(item: string, field: string): Promise<{ revision: number; text: string }>
+  /** The words of one field, by item; items without are left out. */
+  longTexts(project: string, field: string): Promise<Readonly<Record<string, string>>>
   /** How long items of a project stay in each status, in ms. */
   typicalStays(project: string): Promise<Readonly<Record<string, number>>>
 }

@@ -37,12 +37,14 @@ const own = ['key', 'title', 'kind', 'status'] as const
 const builtIn = [...own, 'part of'] as const
 
 /** A view's rows as texts, with the heads of its groups; undefined: there is no such view. */
-export function sheetOf(context: QueryContext, input: SheetInput): Sheet | undefined {
+export function sheetOf(context: QueryContext, input: SheetInput, texts: Texts = new Map()): Sheet | undefined {
   const found = linesInView(context, input)
   if (!found) return undefined
   const { definition, project } = found
-  const fields = fieldsOut(context.state, definition)
-  const cells = cellsOf(context, fields, input.as)
+  const fields = fieldsShown(context.state, definition).filter(
+    ({ id, type }) => texts.has(id) || !fieldTypes[type].isApart,
+  )
+  const cells = cellsOf(context, fields, input.as, texts)
   const lines: SheetLine[] = linesOf(context, input, found.lines).map((line) =>
     'head' in line ? line : { cells: cells(line.item), level: line.level },
   )
@@ -55,9 +57,14 @@ export function sheetOf(context: QueryContext, input: SheetInput): Sheet | undef
   return { columns, lines }
 }
 
-/** A view's items as delimited text; '' where there is no such view. */
-export function csvOf(context: QueryContext, input: SheetInput): string {
-  const found = sheetOf(context, input)
+/** A view's items as delimited text, with the long texts that it shows, whose words the server has; '' where there is no such view. */
+export async function csvOf(context: QueryContext, input: SheetInput): Promise<string> {
+  const shown = linesInView(context, input)
+  if (!shown) return ''
+  const texts = new Map<string, Readonly<Record<string, string>>>()
+  for (const { id, type } of fieldsShown(context.state, shown.definition))
+    if (fieldTypes[type].isApart && context.server) texts.set(id, await context.server.longTexts(shown.project, id))
+  const found = sheetOf(context, input, texts)
   if (!found) return ''
   const records = found.lines.flatMap((line) => ('cells' in line ? [line.cells] : []))
   return printCsv(found.columns.map(({ name }) => name), records) // prettier-ignore
@@ -103,11 +110,13 @@ function linesOf({ state }: QueryContext, { items, as }: SheetInput, all: readon
   return [...lines, ...others.map((item) => ({ item, level: 0 }))]
 }
 
-/** What a view shows, but long texts: their words are the server's. */
-const fieldsOut = (reader: Reader, { show }: ViewDefinition): Field[] =>
+/** Long texts by field and item, where they are told too. */
+type Texts = ReadonlyMap<string, Readonly<Record<string, string>>>
+
+const fieldsShown = (reader: Reader, { show }: ViewDefinition): Field[] =>
   show.flatMap((id) => {
     const field = reader.maybe('field', id)
-    return field && !field.archived && !typeOf(field).isApart ? [field] : []
+    return field && !field.archived ? [field] : []
   })
 
 /** Of plain numbers: `h`. */
@@ -117,11 +126,18 @@ const headOf = (field: Field, as: SheetForm): string => {
   return unit ? `${field.name} (${unit})` : field.name
 }
 
-function cellsOf(context: QueryContext, fields: readonly Field[], as: SheetForm): (item: Item) => string[] {
+function cellsOf(
+  context: QueryContext,
+  fields: readonly Field[],
+  as: SheetForm,
+  texts: Texts,
+): (item: Item) => string[] {
   const { state } = context
   const day = dayIn(context)
   const contexts = fields.map((field) => fieldContext(state, field))
   const cell = (field: Field, i: number, item: Item): string => {
+    const words = texts.get(field.id)
+    if (words) return safeText(words[item.id] ?? '')
     const value = item.values[field.id]
     if (value === undefined || value === null) return ''
     const type = fieldTypes[shownType(field)]

@@ -14,6 +14,7 @@ import { likeAnother } from '../projects/like-another'
 import { Acting } from '../test-kit/acting'
 import { runs } from '../test-kit/runs'
 import { ask } from './registry'
+import type { ServerPort } from './contract'
 import type { SheetInput } from './sheet'
 
 const titles = [
@@ -129,6 +130,30 @@ describe('a view taken out as CSV', () => {
     const [first] = (await csv()).split('\r\n')
     expect(first).toMatch(/^key,title,kind,status,part of,/)
     expect(state).toBeTruthy()
+  })
+
+  it('holds the long texts that the view shows, which the server has, and they are read back line by line', async () => {
+    const { context, acting, csv, draft, view, made, state, project, ids } = begun([{ title: 'Sow leeks', status: 0, inside: 9, tags: [], people: [], signed: false }, { title: 'Lag pipes', status: 1, inside: 0, tags: [], people: [], signed: false }] as never) // prettier-ignore
+    const notes = acting.field('notes')
+    const words = '=Line one, “so”\n\n- "two"'
+    const asked: string[] = []
+    const server = {
+      longTexts: async (of: string, field: string) => {
+        asked.push(`${of} ${field}`)
+        return { [made[1]!]: words }
+      },
+    } as unknown as ServerPort
+    const withNotes = { ...draft, show: [...draft.show, notes.id] }
+    const text = await ask({ ...context, server }, 'csv', { view: view.id, draft: withNotes, as: 'values' })
+    expect(asked).toEqual([`${project.id} ${notes.id}`])
+    const read = parseCsv(text)
+    if (!read.ok) throw new Error(read.problem.code)
+    const columns = proposeColumns(read.value, state, project.id).map((column) => ({ ...column, unsure: [] }))
+    const { body } = planRows(read.value, columns, { statuses: {}, mends: {} }, state, project, ids.next)
+    expect(body.texts.map((one) => one.text)).toEqual([words])
+    // A view that shows none asks the server for none.
+    await csv()
+    expect(asked).toHaveLength(1)
   })
 
   it('says what a view shows where it is asked so: groups, days and numbers as they are read', async () => {

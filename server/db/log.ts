@@ -8,7 +8,7 @@ import type { Scopes } from '#core/change/scopes'
 import type { LongText } from '#core/model/records'
 import type { Db, Tx } from './open'
 import { isoOf } from './rows'
-import { log, logItem, logPart, longText } from './schema'
+import { item, log, logItem, logPart, longText } from './schema'
 
 /** An entry as it stands in the log; one of several parts has no patch of its own. */
 export interface StoredEntry {
@@ -115,4 +115,19 @@ export async function storedLongText(db: Db, id: string, textId: string): Promis
     .where(and(eq(longText.workspaceId, id), eq(longText.id, textId)))
   const row = rows[0]
   return row && ({ id: row.id, item: row.item, field: row.field, revision: row.revision, text: row.text } as LongText)
+}
+
+/** The words of a field in a project, by item. */
+export async function storedLongTexts(
+  db: Db,
+  id: string,
+  project: string,
+  field: string,
+): Promise<Record<string, string>> {
+  const rows = await db
+    .select({ item: longText.item, text: longText.text })
+    .from(longText)
+    .innerJoin(item, and(eq(item.workspaceId, longText.workspaceId), eq(item.id, longText.item)))
+    .where(and(eq(longText.workspaceId, id), eq(longText.field, field), eq(item.project, project)))
+  return Object.fromEntries(rows.flatMap((row) => (row.text ? [[row.item, row.text]] : [])))
 }

@@ -50,6 +50,8 @@ it(
       expect(
         (await client.command('items.text', { item, field, revision: 0, text: 'Sown thinly' })).problem,
       ).toBeUndefined()
+    const texts = async () => (await (await client.get(`/api/projects/${project}/texts?field=${field}`)).json()) as unknown // prettier-ignore
+    await expect.poll(texts).toEqual({ texts: { [gone[0]!]: 'Sown thinly', [kept[0]!]: 'Sown thinly' } })
     const binned = [...gone, ...many]
     expect((await client.command('items.archive', { items: binned, archived: true })).problem).toBeUndefined()
     for (const items of [gone, many])

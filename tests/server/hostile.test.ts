@@ -92,6 +92,7 @@ const routes: Readonly<Record<string, { path: string; body?: unknown; isFeed?: b
   'projects/[id]/items.get': { path: '/api/projects/[1]/items' },
   'projects/[id]/stays.get': { path: '/api/projects/[1]/stays' },
   'projects/[id]/past.get': { path: '/api/projects/[1]/past?days=[3]' },
+  'projects/[id]/texts.get': { path: '/api/projects/[1]/texts?field=[2]' },
   'session.delete': { path: '/api/session' },
   'session.post': { path: '/api/session', body: { email: 'a@garden.example', password: 'wrong' } },
   'sessions.get': { path: '/api/sessions' },

@@ -84,6 +84,8 @@ describe('who gets what from each route', () => {
     ['the history of an item one may not see', () => `/api/items/${closed.items[0]!.id}/history`, { owner: 200, lead: 200, contributor: 404, reader: 404, nobody: 401 }],
     ['a long text', () => `/api/items/${items[0]!.id}/texts/${v7()}`, { owner: 200, lead: 200, contributor: 200, reader: 200, nobody: 401 }],
     ['a long text one may not see', () => `/api/items/${closed.items[0]!.id}/texts/${v7()}`, { owner: 200, lead: 200, contributor: 404, reader: 404, nobody: 401 }],
+    ['the long texts of a field', () => `/api/projects/${projectOf('GLH')}/texts?field=${directory.records.field.find((one) => one.project === projectOf('GLH'))!.id}`, { owner: 200, lead: 200, contributor: 200, reader: 200, nobody: 401 }],
+    ['the long texts of a project one may not see', () => `/api/projects/${closed.project}/texts?field=${v7()}`, { owner: 400, lead: 400, contributor: 404, reader: 404, nobody: 401 }],
     ['the welcome', () => '/api/welcome', { owner: 200, lead: 200, contributor: 200, reader: 200, nobody: 200 }],
     ['what the server knows of accounts', () => '/api/people', { owner: 200, lead: 200, contributor: 403, reader: 403, nobody: 401 }],
     ['the outbox', () => '/api/outbox', { owner: 200, lead: 403, contributor: 403, reader: 403, nobody: 401 }],
