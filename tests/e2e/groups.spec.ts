@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test'
 import { Client } from '../kit/client'
-import { choose, expect, isAccessible, saveForAll, say, test, useDemo } from '../kit/pages'
+import { act, choose, expect, isAccessible, saveForAll, say, test, useDemo } from '../kit/pages'
 
 const demo = useDemo()
 
@@ -22,10 +22,6 @@ async function asTable(page: Page): Promise<void> {
   await page.locator('[data-phrase=layout]').click()
   await page.getByRole('menuitemradio', { name: 'as a table' }).click()
   await expect(page.getByRole('grid')).toBeVisible()
-}
-async function act(page: Page, name: string): Promise<void> {
-  await page.getByRole('button', { name: 'What you can do with this view' }).click()
-  await page.getByRole('menuitem', { name, exact: true }).click()
 }
 
 test('a row goes into another group by drag and by keyboard; groups are named, ordered and added at their heads', async ({

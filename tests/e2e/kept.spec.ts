@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test'
 import { readFile } from 'node:fs/promises'
-import { choose, expect, isAccessible, saveForAll, say, test, useDemo } from '../kit/pages'
+import { act, choose, expect, isAccessible, saveForAll, say, test, useDemo, viewActs } from '../kit/pages'
 
 const demo = useDemo()
 const rowOf = (page: Page, title: string) =>
@@ -8,11 +8,6 @@ const rowOf = (page: Page, title: string) =>
 const titleCell = (page: Page, title: string) => rowOf(page, title).first().locator('[data-column="1"]')
 const views = (page: Page) =>
   page.getByRole('navigation', { name: 'Index' }).getByRole('region', { name: 'Glasshouse' })
-const viewActs = (page: Page) => page.getByRole('button', { name: 'What you can do with this view' }).click()
-async function act(page: Page, name: string): Promise<void> {
-  await viewActs(page)
-  await page.getByRole('menuitem', { name, exact: true }).click()
-}
 
 test('a branch goes into the bin and comes back to its place; another goes for good, once its number is typed', async ({
   browser,

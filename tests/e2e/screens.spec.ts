@@ -3,7 +3,7 @@ import { generateNKeysBetween } from 'fractional-indexing'
 import { v7 } from 'uuid'
 import { starterPattern } from '#core/projects/starter-pattern'
 import { Client } from '../kit/client'
-import { choose, expect, isAccessible, test, useDemo } from '../kit/pages'
+import { act, choose, expect, isAccessible, test, useDemo } from '../kit/pages'
 import { faultsOn } from '../kit/probe'
 
 const demo = useDemo()
@@ -40,6 +40,10 @@ test.beforeAll(async () => {
     { ...item, item: v7(), title: word.repeat(3), values: held },
   ]
   expect(await client.command('items.add', { items })).toMatchObject({ entry: {} })
+  const table = records.view.find((one) => one.project === project.id && one.name === 'All items')!
+  const group = [{ by: { fact: 'field', field: named('need') } }]
+  const view = { ...table, id: v7(), name: 'By need', rank: 'b95', definition: { ...table.definition, layout: 'table', group } } // prettier-ignore
+  expect(await client.command('view.add', { record: view })).toMatchObject({ entry: {} })
   const empty = starterPattern({ name: 'Bulbs', prefix: 'BULB', colour: 'moss', rank: 'a9', maker: me }, v7)
   expect(await client.command('projects.create', empty)).toMatchObject({ entry: {} })
 })
@@ -160,9 +164,36 @@ const screens: Record<string, (page: Page) => Promise<void>> = {
   },
   'a view to be made': async (page) => {
     await openView(page, 'All items')
-    await page.getByRole('button', { name: 'What you can do with this view' }).click()
-    await page.getByRole('menuitem', { name: 'Make another like it …' }).click()
+    await act(page, 'Make another like it …')
     await expect(page.getByRole('textbox', { name: 'Name', exact: true })).toBeVisible()
+  },
+  'what a view allows': async (page) => {
+    await openView(page, 'By need')
+    await act(page, 'Name, audience …')
+    const form = page.getByRole('dialog')
+    await form.getByRole('checkbox', { name: 'Items may be added' }).uncheck()
+    await choose(form.getByRole('combobox', { name: 'What may be changed' }), 'Only these')
+    await expect(form).toContainText('The same people can still do it in')
+  },
+  'a view tried as someone else': async (page) => {
+    await openView(page, 'By need')
+    await act(page, 'Try it as someone else …')
+    await page.getByRole('combobox', { name: 'Look at it as' }).fill('yuki')
+    await page.keyboard.press('Enter')
+    await expect(page.getByText('They may only look.')).toBeVisible()
+  },
+  'a group’s menu': async (page) => {
+    await openView(page, 'By need')
+    await page.locator('[data-row="0"]').first().focus()
+    await page.keyboard.press('Shift+F10')
+    await expect(page.getByRole('menuitem', { name: 'Rename' })).toBeVisible()
+  },
+  'words found in a view': async (page) => {
+    await openView(page, 'By need')
+    await page.locator('[data-row="1"][data-column="1"]').click()
+    await page.keyboard.press('Control+f')
+    await page.getByRole('textbox', { name: 'Find in this view' }).fill(word)
+    await expect(page.getByRole('search')).toContainText('1 of 2')
   },
   'signals and the fields that are shown': async (page) => {
     await openView(page, 'The works')

@@ -178,3 +178,11 @@ export async function say(page: Page, words: string): Promise<void> {
   await page.keyboard.press('Enter')
   await page.keyboard.press('Escape')
 }
+
+/** Lists what can be done with the view that is open. */
+export const viewActs = (page: Page) => page.getByRole('button', { name: 'What you can do with this view' }).click()
+/** Does something with the view that is open. */
+export async function act(page: Page, name: string): Promise<void> {
+  await viewActs(page)
+  await page.getByRole('menuitem', { name, exact: true }).click()
+}
