@@ -52,9 +52,8 @@ const most = 3
 p {
   margin: 0;
 }
+/* As large as a finger, and the lines of text no further apart for it. */
 a {
-  display: inline-flex;
-  align-items: center;
-  min-height: max(24px, var(--target));
+  padding-block: calc((max(24px, var(--target)) - 1lh) / 2);
 }
 </style>

@@ -209,6 +209,17 @@ async function change(view: View, made: Partial<View>): Promise<boolean> {
 .view-form {
   max-height: 86vh;
   overflow: auto;
+  padding-bottom: 0;
+}
+/* However much is above, what ends it stays in sight. */
+.view-form > .ends {
+  position: sticky;
+  bottom: 0;
+  margin: 0 -24px;
+  padding: 12px 24px 16px;
+  background: var(--raised);
+  border-top: 1px solid var(--rule);
+  z-index: 1;
 }
 .said {
   font: var(--type-phrase);

@@ -54,6 +54,12 @@ const line = computed(() => {
 .undo :deep(.v-btn__content) {
   gap: 5px;
 }
+/* Names may be long: what else is said stays in sight. */
+.undo i {
+  max-width: min(38ch, 40vw);
+  overflow: hidden;
+  text-overflow: ellipsis;
+}
 .redo {
   color: var(--soft);
 }

@@ -96,9 +96,20 @@ input {
   border: 1px solid var(--rule);
   border-radius: var(--round);
 }
+.soft {
+  white-space: nowrap;
+}
 @media (max-width: 700px) {
   .find {
     right: 8px;
+    gap: 2px;
+  }
+  .soft {
+    white-space: normal;
+    min-width: 5ch;
+  }
+  input {
+    width: 30vw;
   }
 }
 </style>
