@@ -52,9 +52,9 @@ async function take(): Promise<void> {
   if (!isTaken) title.value = text
   else input.value?.focus()
 }
-/** What is chosen from hangs elsewhere; what is left half filled in is asked for. */
+/** What is chosen from, and what was pasted and is looked at first, hangs elsewhere; what is left half filled in is asked for. */
 async function leave(event: FocusEvent): Promise<void> {
-  if (!props.isBrief || form.value?.contains(event.relatedTarget as Node | null)) return
+  if (!props.isBrief || pasted.lines.value || form.value?.contains(event.relatedTarget as Node | null)) return
   if (asked.value.some(({ id }) => isLacking(said[id])) || (refused && title.value.trim() === refused)) return
   await take()
   if (!title.value) emit('leave')

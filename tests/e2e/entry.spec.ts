@@ -65,6 +65,28 @@ test('twenty lines with indents become a branch, seen beforehand and undone as o
   await expect.poll(() => count(page)).toBe(all + 3)
 })
 
+test('lines that are pasted between two rows are seen beforehand, too, and stand there', async ({ browser }) => {
+  const page = await demo.as(browser, 'Séverine', { at: 'All items' })
+  const all = await count(page)
+  await page.locator('[data-row="1"][data-column="1"]').click()
+  await page.keyboard.press('Insert')
+  const line = page.getByRole('textbox', { name: 'Add an item here' })
+  await expect(line).toBeFocused()
+  const text = Array.from({ length: 12 }, (_, i) => `Rack ${i + 1}`).join('\n')
+  const preview = page.getByRole('dialog', { name: 'Add 12 items?' })
+  await paste(page, text)
+  await expect(preview.getByRole('button', { name: 'Add 12 items' })).toBeFocused()
+  await page.keyboard.press('Escape')
+  await expect(preview).toBeHidden()
+  await expect(line).toBeFocused()
+  await paste(page, text)
+  await expect(preview.getByRole('button', { name: 'Add 12 items' })).toBeFocused()
+  await page.keyboard.press('Enter')
+  await expect.poll(() => count(page)).toBe(all + 12)
+  await expect(page.locator('[data-row="2"][data-column="1"]')).toHaveText('Rack 1')
+  await expect(page.locator('[data-row="13"][data-column="1"]')).toHaveText('Rack 12')
+})
+
 test('a table that is pasted is brought in as a file is', async ({ browser }) => {
   const page = await demo.as(browser, 'Séverine', { at: 'All items' })
   await page.getByRole('textbox', { name: 'Add an item' }).focus()
