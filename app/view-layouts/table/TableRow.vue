@@ -53,7 +53,7 @@ function outlineMark(
       h('span', { class: 'name' }, title),
       ...(inside && !isOpen && !light ? [h('span', { class: 'soft' }, tableWords.insideOf(inside))] : []),
     ],
-    class: 'outlined',
+    class: light ? 'outlined light' : 'outlined',
     title,
     width: 1000,
   }
@@ -267,7 +267,9 @@ export default defineComponent({
   align-items: center;
   gap: 6px;
   padding-left: calc(4px + var(--level) * 22px);
-  /* A line for each level that it stands in. */
+}
+/* A line for each level that it stands in: drawn once it is calm. */
+.item-row .outlined:not(.light) {
   background: repeating-linear-gradient(90deg, var(--rule) 0 1px, transparent 1px 22px) 11px 0 /
     calc(var(--level) * 22px) 100% no-repeat;
 }
