@@ -39,6 +39,8 @@ async function opened(browser: Browser, client: Client, path: string, ready: str
   const page = await (await contextFor(browser, client)).newPage()
   await page.goto(path)
   await page.locator(ready).first().waitFor({ timeout: 120_000 })
+  // What the server drew stands before the page's own copy of the workspace does.
+  await page.getByText('up to date').waitFor({ timeout: 120_000 })
   await page.waitForTimeout(calm)
   return page
 }
