@@ -161,9 +161,9 @@ export class Replica implements QueryContext {
     const patch = this.#state.add(command)
     if (!patch.ok) return patch
     this.#promise(command.id)
-    const name = nameOf(this.state, command.type, patch.value)
     // The pages hear of it first. What is answered before it is kept need not be kept any more.
     this.#flush()
+    const name = nameOf(this.state, command.type, patch.value)
     void this.ports.box.keep(command)
     void this.#sendPending()
     this.#stand({})
