@@ -16,7 +16,7 @@ function overAt(context: ViewContext): (row: number) => number {
   const { dayMinutes = usualDay, decimals = 0 } = effort.settings
   // A number of effort is one of hours.
   const perUnit = effort.type === 'duration' ? 1 : 60 / 10 ** decimals
-  const held = table.values.get(effort.id)
+  const held = table.column(effort.id)
   const days = daysOf(reader.workspace())
   const today = dayNumber(viewer.today)
   const known = new Map<number, number>()
@@ -29,7 +29,7 @@ function overAt(context: ViewContext): (row: number) => number {
     return worked
   }
   return (row) => {
-    if (!held || held.isEmpty(row) || !table.listed[row]) return noNumber
+    if (held.isEmpty(row) || !table.listed[row]) return noNumber
     const isActive = phase(table.status.a[row]!) === 'active'
     const now = isActive ? workedSince(days.dayOf(table.phaseSince.a[row]!)) : 0
     const over = table.activeDays.a[row]! * dayMinutes + now - Number(held.get(row)) * perUnit
