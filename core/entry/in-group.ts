@@ -1,4 +1,5 @@
-import { dayNumber, fromDayNumber, instantOf, startOf, ZoneDays, type Instant, type PlainDate } from '../base/dates'
+import { dayNumber, fromDayNumber, instantOf, startOf, type Instant, type PlainDate } from '../base/dates'
+import { daysOf } from '../facts/viewer'
 import { fieldTypes, isInItem } from '../fields/registry'
 import type { Value } from '../fields/value'
 import type { Reader } from '../model/reader'
@@ -43,7 +44,7 @@ export function inGroup(
 
 /** The moment at which a day's clocks in the workspace say so many minutes after midnight. */
 export const momentOn = (reader: Reader, day: PlainDate, minutes = 0): Instant =>
-  instantOf(new ZoneDays(reader.workspace().timeZone).at(dayNumber(day), minutes))
+  instantOf(daysOf(reader.workspace()).at(dayNumber(day), minutes))
 
 /** A day of a period: today, where that is in it, else its first. */
 export function dayIn({ grain = 'day' }: GroupKey, first: number, today: PlainDate): PlainDate {

@@ -1,7 +1,8 @@
 /** What changes of an item that is put into another group of a view. */
-import { dayNumber, fromDayNumber, weekday, startOf, ZoneDays, type PlainDate } from '../base/dates'
+import { dayNumber, fromDayNumber, weekday, startOf, type PlainDate } from '../base/dates'
 import { fail, ok, problem, type Result } from '../base/result'
 import { maybeFact } from '../facts/registry'
+import { daysOf } from '../facts/viewer'
 import { fieldTypes, isInItem } from '../fields/registry'
 import type { Value } from '../fields/value'
 import type { Setting } from '../items/set'
@@ -75,7 +76,7 @@ function valueIn(reader: Reader, field: Field, key: GroupKey, held: Value, to: G
     return kind === 'day' ? day : momentOn(reader, day)
   }
   if (kind === 'day') return sameWeekday(key, held as PlainDate, Number(to))
-  const zone = new ZoneDays(reader.workspace().timeZone)
+  const zone = daysOf(reader.workspace())
   const at = Date.parse(held)
   return momentOn(reader, sameWeekday(key, fromDayNumber(zone.dayOf(at)), Number(to)), zone.minutesAt(at))
 }

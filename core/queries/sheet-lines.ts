@@ -37,9 +37,13 @@ const own = ['key', 'title', 'kind', 'status'] as const
 const builtIn = [...own, 'part of'] as const
 
 /** A view's rows as texts, with the heads of its groups; undefined: there is no such view. */
-export function sheetOf(context: QueryContext, input: SheetInput, texts: Texts = new Map()): Sheet | undefined {
+export function sheetOf(context: QueryContext, input: SheetInput): Sheet | undefined {
   const found = linesInView(context, input)
-  if (!found) return undefined
+  return found && sheetWith(context, input, found, new Map())
+}
+
+type Found = NonNullable<ReturnType<typeof linesInView>>
+function sheetWith(context: QueryContext, input: SheetInput, found: Found, texts: Texts): Sheet {
   const { definition, project } = found
   const fields = fieldsShown(context.state, definition).filter(
     ({ id, type }) => texts.has(id) || !fieldTypes[type].isApart,
@@ -59,15 +63,14 @@ export function sheetOf(context: QueryContext, input: SheetInput, texts: Texts =
 
 /** A view's items as delimited text, with the long texts that it shows, whose words the server has; '' where there is no such view. */
 export async function csvOf(context: QueryContext, input: SheetInput): Promise<string> {
-  const shown = linesInView(context, input)
-  if (!shown) return ''
-  const texts = new Map<string, Readonly<Record<string, string>>>()
-  for (const { id, type } of fieldsShown(context.state, shown.definition))
-    if (fieldTypes[type].isApart && context.server) texts.set(id, await context.server.longTexts(shown.project, id))
-  const found = sheetOf(context, input, texts)
+  const found = linesInView(context, input)
   if (!found) return ''
-  const records = found.lines.flatMap((line) => ('cells' in line ? [line.cells] : []))
-  return printCsv(found.columns.map(({ name }) => name), records) // prettier-ignore
+  const texts = new Map<string, Readonly<Record<string, string>>>()
+  for (const { id, type } of fieldsShown(context.state, found.definition))
+    if (fieldTypes[type].isApart && context.server) texts.set(id, await context.server.longTexts(found.project, id))
+  const sheet = sheetWith(context, input, found, texts)
+  const records = sheet.lines.flatMap((line) => ('cells' in line ? [line.cells] : []))
+  return printCsv(sheet.columns.map(({ name }) => name), records) // prettier-ignore
 }
 
 /** The lines on which a view shows some words, from the first; and how many more are in groups that are folded. */

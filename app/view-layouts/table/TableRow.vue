@@ -95,6 +95,7 @@ export default defineComponent({
   emits: ['leave', 'sent'],
   setup(props, { emit }) {
     const directory = useDirectory()
+    const isLight = (): boolean => props.light && !props.edit
 
     function markOf(row: Row, column: TableColumn): Mark | undefined {
       if (column.total !== undefined && isOutlined(row) && row.totals) {
@@ -115,7 +116,7 @@ export default defineComponent({
           return { content: row.key, width: row.key.length, title: queueWords.open }
         case 'title':
           return isOutlined(row)
-            ? outlineMark(directory, row, props.sent ?? row.item.title, props.light, props.marks(row)?.signs)
+            ? outlineMark(directory, row, props.sent ?? row.item.title, isLight(), props.marks(row)?.signs)
             : titleMark(props.sent ?? row.item.title, row.children, props.marks(row)?.signs)
         case 'kind': {
           const kind = directory.reader.maybe('kind', row.item.kind)
@@ -152,7 +153,7 @@ export default defineComponent({
 
     return () => {
       const { row, index, top, columns, at, edit } = props
-      const light = props.light && !edit
+      const light = isLight()
       const marked = row && !light ? props.marks(row) : undefined
       return h(
         'div',
