@@ -155,6 +155,7 @@ await night.getByRole('link', { name: 'The works' }).click()
 await night.getByRole('article').first().waitFor()
 await keep(night, 'board-night')
 const phone = await pageAs('Piotr', { viewport: { width: 390, height: 844 } })
+await phone.getByText('up to date').waitFor()
 await keep(phone, 'phone')
 
 // Last, as it changes what the others show.

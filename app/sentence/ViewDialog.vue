@@ -211,6 +211,8 @@ async function change(view: View, made: Partial<View>): Promise<boolean> {
   max-height: 86vh;
   overflow: auto;
   padding-bottom: 0;
+  /* What has the keyboard is not left under it. */
+  scroll-padding-bottom: 76px;
 }
 /* However much is above, what ends it stays in sight. */
 .view-form > .ends {

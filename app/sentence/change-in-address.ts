@@ -27,7 +27,8 @@ export function followAddress(
   /** What this address has been read for: a change in it that is another was followed here. */
   let read = ''
   watch(
-    () => [view()?.id, inAddress(), !!session.api] as const,
+    // Each by itself, so that nothing is read again because something else of the view has changed.
+    [() => view()?.id, inAddress, () => !!session.api] as const,
     async ([id, text, isThere]) => {
       const one = view()
       if (!isThere) return
@@ -36,7 +37,8 @@ export function followAddress(
       const definition = changeFrom(one.definition, text)
       const kept = JSON.stringify({ [one.id]: { definition, from: one.definition } })
       const found = definition ? (await ask('drafts', { kept }))?.[one.id] : undefined
-      if (view()?.id !== id) return
+      // It has been left, or put back, meanwhile.
+      if (view()?.id !== id || inAddress() !== text) return
       if (found) take(one, found.definition)
       else changes.say(keepWords.unreadable)
       show(one)
@@ -52,7 +54,7 @@ export function followAddress(
   }
 
   watch(
-    () => [view() && textOf(view()!), route.path, route.query.item, inAddress()] as const,
+    [() => view() && textOf(view()!), () => route.path, () => route.query.item, inAddress] as const,
     ([text, , , shown]) => {
       const one = view()
       // What is being read comes first.

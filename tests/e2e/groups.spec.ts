@@ -263,6 +263,24 @@ test('a change in an address is seen at once, and not the view as it was saved',
   }
 })
 
+test('what is put back stays put back, also where something was folded just before', async ({ browser }) => {
+  const page = await demo.as(browser, 'Noor', { at: 'All items' })
+  const drafts = () =>
+    page.evaluate(() => Object.entries(localStorage).find(([key]) => key.startsWith('wrenleaf-drafts-'))?.[1])
+  await page.locator('[data-phrase=layout]').click()
+  await page.getByRole('menuitemradio', { name: 'as an outline' }).click()
+  await expect(page).toHaveURL(/change=/)
+  await cell(page, 1, 1).click()
+  await page.keyboard.press('ArrowRight')
+  await page.getByRole('button', { name: 'Undo changes' }).click()
+  await expect(page.getByRole('grid')).toBeVisible()
+  // Longer than the fold is kept after it, and the address is read again.
+  await page.waitForTimeout(2500)
+  expect(await drafts()).toBe('{}')
+  await page.reload()
+  await expect(page.getByRole('grid')).toBeVisible()
+})
+
 test('the team’s Monday: open tasks and defects where it is my turn or I check, built by clicks and by typing', async ({
   browser,
 }) => {
