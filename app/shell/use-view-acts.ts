@@ -1,10 +1,8 @@
 import { useRouter } from 'vue-router'
 import type { Project, View } from '#core/model/records'
-import type { SheetForm } from '#core/queries/sheet'
 import { isOwn, useDirectory } from '../data/directory'
-import { useAsk } from '../data/use-ask'
+import { useCsv } from '../parts/use-csv'
 import { useViews } from '../data/views'
-import { saveCsv } from '../parts/copy'
 import type { Act } from '../parts/ActMenu.vue'
 import { useViewOrder } from './use-view-order'
 import { frameWords, viewActWords } from './words'
@@ -15,17 +13,13 @@ export function useViewActs(open: (asked: { of?: View; from?: View } | { tries: 
   const views = useViews()
   const directory = useDirectory()
   const router = useRouter()
-  const ask = useAsk()
+  const takeOut = useCsv()
   const { put } = useViewOrder()
   /** Whoever looks at it goes on to the next. */
   async function remove(project: Project, view: View): Promise<void> {
     if (!(await views.remove(view)) || router.currentRoute.value.params.view !== view.id) return
     const [next] = directory.views(project.id).filter(({ id }) => id !== view.id)
     await router.push(next ? `/app/${project.prefix}/${next.id}` : '/app')
-  }
-  async function takeOut(view: View, as: SheetForm): Promise<void> {
-    const text = await ask('csv', { ...views.inputOf(view), as })
-    if (text) saveCsv(view.name, text)
   }
   return (project: Project, view: View): Act[] => {
     const fellows = directory.views(project.id).filter((one) => isOwn(one) === isOwn(view))

@@ -61,16 +61,23 @@ function sheetWith(context: QueryContext, input: SheetInput, found: Found, texts
   return { columns, lines }
 }
 
-/** A view's items as delimited text, with the long texts that it shows, whose words the server has; '' where there is no such view. */
-export async function csvOf(context: QueryContext, input: SheetInput): Promise<string> {
+/** The sheet with the long texts that it shows, whose words the server has. */
+export async function wholeSheetOf(context: QueryContext, input: SheetInput): Promise<Sheet | undefined> {
   const found = linesInView(context, input)
-  if (!found) return ''
+  if (!found) return undefined
   const texts = new Map<string, Readonly<Record<string, string>>>()
   for (const { id, type } of fieldsShown(context.state, found.definition))
     if (fieldTypes[type].isApart && context.server) texts.set(id, await context.server.longTexts(found.project, id))
-  const sheet = sheetWith(context, input, found, texts)
-  const records = sheet.lines.flatMap((line) => ('cells' in line ? [line.cells] : []))
-  return printCsv(sheet.columns.map(({ name }) => name), records) // prettier-ignore
+  return sheetWith(context, input, found, texts)
+}
+
+/** A view's items as delimited text; '' where there is no such view. */
+export async function csvOf(context: QueryContext, input: SheetInput): Promise<string> {
+  const sheet = await wholeSheetOf(context, input)
+  if (!sheet) return ''
+  const safe = (cell: string, i: number): string => (sheet.columns[i]?.isNumber ? cell : safeText(cell))
+  const records = sheet.lines.flatMap((line) => ('cells' in line ? [line.cells.map(safe)] : []))
+  return printCsv(sheet.columns.map(({ name }) => safeText(name)), records) // prettier-ignore
 }
 
 /** The lines on which a view shows some words, from the first; and how many more are in groups that are folded. */
@@ -140,7 +147,7 @@ function cellsOf(
   const contexts = fields.map((field) => fieldContext(state, field))
   const cell = (field: Field, i: number, item: Item): string => {
     const words = texts.get(field.id)
-    if (words) return safeText(words[item.id] ?? '')
+    if (words) return words[item.id] ?? ''
     const value = item.values[field.id]
     if (value === undefined || value === null) return ''
     const type = fieldTypes[shownType(field)]
@@ -149,15 +156,14 @@ function cellsOf(
     if (as === 'shown' && type.kind === 'number' && typeof value === 'number') return figuresOf(field).say(value)
     // The unit is in the head, so that a spreadsheet has numbers.
     if (as === 'values' && unitOf(field) && typeof value === 'number') return figuresOf(field).bare(value)
-    const text = fieldCell(state, item, field, contexts[i])
-    return type.kind === 'number' ? text : safeText(text)
+    return fieldCell(state, item, field, contexts[i])
   }
   return (stored) => {
     const apart = valuesApart(state, context.today(), stored, fields)
     const item = apart ? { ...stored, values: { ...stored.values, ...apart } } : stored
     const parent = item.parent && state.maybe('item', item.parent)
     return [
-      ...own.map((column) => safeText(ownCell(state, item, column) ?? '')),
+      ...own.map((column) => ownCell(state, item, column) ?? ''),
       parent ? itemKey(state, parent) : '',
       ...fields.map((field, i) => cell(field, i, item)),
     ]

@@ -151,9 +151,22 @@ describe('a view taken out as CSV', () => {
     const columns = proposeColumns(read.value, state, project.id).map((column) => ({ ...column, unsure: [] }))
     const { body } = planRows(read.value, columns, { statuses: {}, mends: {} }, state, project, ids.next)
     expect(body.texts.map((one) => one.text)).toEqual([words])
+    // What is printed has them too.
+    const printed = await ask({ ...context, server }, 'sheet', { view: view.id, draft: withNotes, as: 'shown' })
+    expect(printed?.lines.map((line) => 'cells' in line && line.cells.includes(words))).toEqual([false, true])
     // A view that shows none asks the server for none.
     await csv()
-    expect(asked).toHaveLength(1)
+    expect(asked).toHaveLength(2)
+  })
+
+  it('holds no name that a spreadsheet works out', async () => {
+    const { acting, csv } = begun([])
+    const tags = acting.field('tags')
+    expect(acting.leadDoes({ type: 'field.set', target: tags.id, set: { name: { from: 'tags', to: '=1+1' } } })).toBe('done') // prettier-ignore
+    const [heads] = (await csv()).split('\r\n')
+    expect(heads!.split(',')).toContain("'=1+1")
+    const read = parseCsv(await csv())
+    expect(read.ok && read.value.header).toContain('=1+1')
   })
 
   it('says what a view shows where it is asked so: groups, days and numbers as they are read', async () => {

@@ -8,7 +8,7 @@ export type { Sheet, SheetColumn, SheetForm, SheetInput } from './sheet-lines'
 const fetchSheets = () => import('./sheet-lines')
 /** A view's rows as texts, with the heads of its groups; undefined: there is no such view. */
 export const sheet = askedQuery<SheetInput, Sheet | undefined>(async (context, input) =>
-  (await fetchSheets()).sheetOf(context, input),
+  (await fetchSheets()).wholeSheetOf(context, input),
 )
 /** A view's items as delimited text; '' where there is no such view. */
 export const csv = askedQuery<SheetInput, string>(async (context, input) => (await fetchSheets()).csvOf(context, input))

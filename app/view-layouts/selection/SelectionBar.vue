@@ -5,10 +5,10 @@ import type { ItemId, Project, View } from '#core/model/records'
 import { useChanges } from '../../data/changes'
 import { useThrough } from '../../data/through'
 import { useSelection } from '../../data/selection'
-import { useViews } from '../../data/views'
 import { useAsk } from '../../data/use-ask'
+import { useCsv } from '../../parts/use-csv'
 import { PopMenu } from '../../parts/controls'
-import { copyText, saveCsv } from '../../parts/copy'
+import { copyText } from '../../parts/copy'
 import { grouped } from '../../counted'
 import { selectionWords } from './words'
 import { ChangeMany, RefusedList } from './later'
@@ -16,11 +16,11 @@ import { useForMany } from './use-for-many'
 
 /** What can be done with the items that are selected: one step, one undo. */
 const props = defineProps<{ project: Project; view?: View }>()
-const views = useViews()
 const selection = useSelection()
 const through = useThrough()
 const changes = useChanges()
 const ask = useAsk()
+const csv = useCsv()
 const mayChange = computed(() => through.mayChange(props.project.id))
 const mayRemove = computed(() => through.mayRemove(props.project.id))
 const ids = computed(() => [...selection.ids])
@@ -32,9 +32,7 @@ async function archive(): Promise<void> {
   if (await send({ type: 'items.archive', items: ids.value, archived: true })) selection.clear()
 }
 async function takeOut(): Promise<void> {
-  const { view } = props
-  const text = view && (await ask('csv', { ...views.inputOf(view), as: 'values', items: ids.value as ItemId[] }))
-  if (text) saveCsv(view.name, text)
+  if (props.view) await csv(props.view, 'values', ids.value as ItemId[])
 }
 async function copy(): Promise<void> {
   const text = await ask('copied', { items: ids.value })

@@ -7,9 +7,10 @@ import { VApp } from 'vuetify/components/VApp'
 import type { Sheet } from '#core/queries/sheet'
 import { printed as printedSentence } from '#core/language/sentence'
 import { nowLive } from '../../../../data/stands'
+import { useChanges } from '../../../../data/changes'
 import { useDirectory } from '../../../../data/directory'
 import { useSession } from '../../../../data/session'
-import { useAsk } from '../../../../data/use-ask'
+import { useAskResult } from '../../../../data/use-ask'
 import { useViews } from '../../../../data/views'
 import { useWording } from '../../../../data/wording'
 import { dayWords } from '../../../../dates'
@@ -23,7 +24,8 @@ const route = useRoute()
 const directory = useDirectory()
 const session = useSession()
 const views = useViews()
-const ask = useAsk()
+const changes = useChanges()
+const ask = useAskResult()
 const project = computed(() => directory.byPrefix(String(route.params.prefix)))
 const view = computed(() => {
   const found = directory.reader.maybe('view', String(route.params.view))
@@ -36,11 +38,14 @@ const sentence = computed(() =>
 )
 
 const sheet = shallowRef<Sheet>()
+const wrong = ref('')
 watch(
   () => [view.value?.id, JSON.stringify(definition.value), !!session.api] as const,
   async ([id, , isThere]) => {
     if (!id || !isThere || !view.value) return
-    sheet.value = await ask('sheet', { ...views.inputOf(view.value), as: 'shown' })
+    const made = await ask('sheet', { ...views.inputOf(view.value), as: 'shown' })
+    wrong.value = made && !made.ok ? await changes.wordsFor(made.problem) : ''
+    sheet.value = made?.ok ? made.value : undefined
   },
   { immediate: true },
 )
@@ -94,7 +99,8 @@ const print = () => window.print()
         <VBtn variant="flat" :disabled="!sheet" @click="print">{{ printWords.print }}</VBtn>
         <VBtn variant="plain" :to="`/app/${project?.prefix}/${view.id}`">{{ printWords.back }}</VBtn>
         <p role="status" class="soft">
-          <template v-if="!sheet">{{ printWords.making }}</template>
+          <template v-if="wrong">{{ wrong }}</template>
+          <template v-else-if="!sheet">{{ printWords.making }}</template>
           <template v-else>
             {{ left.length ? printWords.left(left) : printWords.fits(printed.length) }}
             <template v-if="sheet.lines.length > most">{{ printWords.tooMany(most, sheet.lines.length) }}</template>
@@ -195,6 +201,7 @@ td {
   padding: 1mm 2mm 1mm 0;
   border-bottom: 0.2mm solid var(--rule);
   overflow-wrap: anywhere;
+  white-space: pre-line;
 }
 thead {
   display: table-header-group;
