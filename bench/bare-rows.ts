@@ -89,7 +89,7 @@ export async function commitOfTheSameRows(): Promise<number> {
   const workspaceId = v7()
   await db
     .insert(workspace)
-    .values({ id: workspaceId, name: 'b', timeZone: 'UTC', workingWeek: [], holidays: [], demo: false, sequence: 0 })
+    .values({ id: workspaceId, name: 'b', timeZone: 'UTC', workingWeek: [], demo: false, sequence: 0 })
   const id = v7()
   const record = { workspaceId, id, project: v7(), number: 1, kind: v7(), title: 'a', status: v7(), parent: null, rank: 'a0', siblingRank: 'a0', values: { a: 'b', c: ['d'] }, stay: 'x', statusSince: now, phaseSince: now, activeDays: 0, started: null, finished: null, archived: null, created: now, createdBy: v7(), changed: now, changedBy: v7() } // prettier-ignore
   const patch = [

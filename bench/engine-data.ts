@@ -43,7 +43,6 @@ export function emptyProject(): State {
     name: 'w',
     timeZone: 'UTC',
     workingWeek: [1, 2, 3, 4, 5],
-    holidays: [],
     demo: false,
   })
   for (const id of people) state.put('person', id, { id, name: id, email: null, role: 'contributor', colour: 'moss', hours: [480, 480, 480, 480, 480, 0, 0], active: true } as never) // prettier-ignore

@@ -1,6 +1,7 @@
 /** Worked-out fields: computed ones against the library's bare evaluations, roll-ups against loops written by hand. */
 import { Environment } from '@marcbachmann/cel-js'
 import type { FieldId } from '#core/base/ids'
+import { fiveDayWeek } from '#core/base/working-time'
 import { noDay, type DayColumn, type NumberColumn } from '#core/fields/columns/column'
 import { factOfField } from '#core/facts/registry'
 import type { ViewContext } from '#core/facts/contract'
@@ -35,7 +36,7 @@ function bare(state: State): () => void {
   const table = state.table(project)
   const [efforts, costs, dues] = [(table.column('effort') as NumberColumn).a, (table.column('cost') as NumberColumn).a, (table.column('due') as DayColumn).a] // prettier-ignore
   const env = new Environment().registerType('Day', { ctor: Day, fields: {} })
-  addFunctions(env, { workingWeek: [1, 2, 3, 4, 5], holidays: [] })
+  addFunctions(env, fiveDayWeek)
   for (const name of ['effort', 'cost']) env.registerVariable(name, 'double')
   for (const name of ['due', 'today']) env.registerVariable(name, 'Day')
   const evaluate = formulas.map(([, written]) => env.parse(written))

@@ -1,4 +1,5 @@
-import { addWorkingDays, dateIn, type PlainDate } from '#core/base/dates'
+import { dateIn, type PlainDate } from '#core/base/dates'
+import { addWorkingDays } from '#core/base/working-time'
 import type { CommandId, ItemId, PersonId } from '#core/base/ids'
 import { rankAfter, rankOfPlace } from '#core/base/ranks'
 import { must } from '#core/base/result'
@@ -381,14 +382,14 @@ class Story {
   #planDue(made: Made, end: string, i: number): void {
     const isOver = end === 'Accepted' || end === 'Set aside'
     if (!isOver && i % 4 === 1) return
-    const calendar = this.walk.room.state.workspace()
+    const time = this.walk.room.state.workingTime()
     const isLate = !isOver && (end === 'In hand' || end === 'Being checked' ? i % 3 === 0 : i % 11 === 0)
     const ahead = isOver
       ? -1 - this.chance.below(9)
       : isLate
         ? -1 - this.chance.below(4)
         : this.chance.below(end === 'In hand' ? 6 : 22)
-    const to = addWorkingDays(this.today, ahead || 1, calendar)
+    const to = addWorkingDays(this.today, ahead || 1, time)
     const due = this.#field(made.project, 'due').id
     this.walk.plan(this.walk.at(0.9 + this.chance.next()), this.owner, () => ({
       type: 'items.set',

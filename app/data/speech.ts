@@ -13,6 +13,6 @@ export function speechOf(directory: ReturnType<typeof useDirectory>): Speech {
     first: navigator.language === 'en-US' ? 'month' : 'day',
     today: directory.today,
     timeZone: workspace.timeZone,
-    calendar: workspace,
+    calendar: directory.reader.workingTime(),
   }
 }

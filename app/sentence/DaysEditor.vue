@@ -76,7 +76,7 @@ function setLength(part: Partial<typeof length.value>): void {
   emit('change', way === 'last' ? { of, n: -n } : today, way === 'last' ? today : { of, n })
 }
 const dateOf = (day: Day | null) =>
-  day === null ? '' : fromDayNumber(dayMeant(day, directory.today, directory.reader.workspace()))
+  day === null ? '' : fromDayNumber(dayMeant(day, directory.today, directory.reader.workingTime()))
 const waysFromToday = [
   { value: 'next', title: phraseWords.inTheNext },
   { value: 'last', title: phraseWords.inTheLast },

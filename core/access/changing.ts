@@ -16,6 +16,7 @@ type Rule<R> = Act | ((record: R, by: Actor, found: Lookup, field: string | unde
 const changedBy: { readonly [E in EntityName]: Rule<Records[E]> } = {
   workspace: 'manage people',
   person: personChangedBy,
+  dayOff: ({ person }, by) => (person === personOf(by) ? 'name oneself' : 'manage people'),
   project: 'set up project',
   member: ({ role }) => (role === 'owner' ? 'make owners' : 'manage people'),
   status: 'set up project',

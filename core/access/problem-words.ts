@@ -35,6 +35,9 @@ const sentences: Readonly<Record<ProblemCode, (said: Said, field: string, naming
   'too-long': (said, field) => `${field}${said.length} characters is too long; the most is ${said.most}.`,
   'no-title': () => 'An item needs a title.',
   'no-such-day': (said, field) => `${field}${said.text ?? 'this'} isn’t a date.`,
+  'ends-before-start': (said) => `It would end on ${said.to}, before it starts on ${said.from}.`,
+  'too-many-days': (said) => `${said.days} days is too long; the most is ${said.most}.`,
+  'no-working-day': () => 'At least one day of the week has to be worked.',
   'no-such-number': (said, field) =>
     `${field}“${said.text}” isn’t a number${said.decimals ? ` (at most ${said.decimals} decimals)` : ' without decimals'}.`,
   'no-such-moment': (said, field) => `${field}“${said.text}” isn’t a date with a time, such as “Fri 14:00”.`,

@@ -2,18 +2,15 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { compareText, isSameText, TextIndex } from './collation'
 import {
-  addWorkingDays,
   dateIn,
   hourIn,
   dayNumber,
   fromDayNumber,
   instantOf,
   isPlainDate,
-  isWorkingDay,
   startOf,
   tryParseDate,
   weekday,
-  workingDaysAfter,
   ZoneDays,
 } from './dates'
 import { printDecimal, tryParseDecimal } from './decimals'
@@ -21,8 +18,6 @@ import { isRank, rankBetween, ranksBetween } from './ranks'
 import { problemCodes } from './result'
 import { changeIds, isSameValue } from './sorted-ids'
 import { problemWords } from '../access/problem-words'
-
-const calendar = { workingWeek: [1, 2, 3, 4, 5], holidays: ['2026-12-25'] }
 
 describe('plain dates', () => {
   it.each([
@@ -52,39 +47,6 @@ describe('plain dates', () => {
   })
   it('knows weekdays', () => {
     expect([weekday('2026-11-23'), weekday('2026-11-29'), weekday('1969-12-31')]).toEqual([1, 7, 3])
-  })
-  it('counts working days after a day, up to and including another', () => {
-    expect(workingDaysAfter('2026-11-20', '2026-11-24', calendar)).toBe(2)
-    expect(workingDaysAfter('2026-12-24', '2026-12-28', calendar)).toBe(1)
-    expect(workingDaysAfter('2026-11-24', '2026-11-24', calendar)).toBe(0)
-    expect(workingDaysAfter('2026-11-25', '2026-11-24', calendar)).toBe(0)
-  })
-  it('counting by weeks gives what counting day by day gives', () => {
-    const odd = { workingWeek: [1, 3, 6, 7], holidays: ['2026-12-25', '2026-12-26', '2026-12-26', '2027-01-01'] }
-    fc.assert(
-      fc.property(
-        fc.integer({ min: 20_700, max: 20_900 }),
-        fc.integer({ min: -5, max: 90 }),
-        fc.boolean(),
-        (day, n, usual) => {
-          const used = usual ? calendar : odd
-          const days = Array.from({ length: Math.max(0, n) }, (_, i) => fromDayNumber(day + 1 + i))
-          const [from, to] = [fromDayNumber(day), fromDayNumber(day + n)]
-          expect(workingDaysAfter(from, to, used)).toBe(days.filter((one) => isWorkingDay(one, used)).length)
-        },
-      ),
-    )
-  })
-  it('adding working days and counting them agree', () => {
-    fc.assert(
-      fc.property(fc.integer({ min: 20_000, max: 21_000 }), fc.integer({ min: 1, max: 40 }), (day, n) => {
-        const from = fromDayNumber(day)
-        const to = addWorkingDays(from, n, calendar)
-        expect(isWorkingDay(to, calendar)).toBe(true)
-        expect(workingDaysAfter(from, to, calendar)).toBe(n)
-      }),
-    )
-    expect(addWorkingDays('2026-11-23', -1, calendar)).toBe('2026-11-20')
   })
   it('the day is the workspace’s, not the machine’s', () => {
     expect(dateIn('Europe/Berlin', '2026-11-24T23:30:00.000Z')).toBe('2026-11-25')
@@ -233,6 +195,7 @@ it('there is a sentence for every problem, and it never says undefined where the
     text: 'x',
     length: 600,
     most: 500,
+    days: 1600,
     name: 'N',
     path: 'N → M → N',
     would: '501',

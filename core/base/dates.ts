@@ -1,5 +1,5 @@
 /**
- * Plain dates and working days. A date without time is `YYYY-MM-DD`; an instant is ISO 8601 in UTC.
+ * Plain dates. A date without time is `YYYY-MM-DD`; an instant is ISO 8601 in UTC.
  * Day numbers count from 1970-01-01 = 0 (days-from-civil, Howard Hinnant,
  * https://howardhinnant.github.io/date_algorithms.html; here by way of Date.UTC).
  */
@@ -49,7 +49,7 @@ export function fromDayNumber(day: number): PlainDate {
 
 const msOfDay = 86_400_000
 /** The days of the years 1 to 9999, which are written with four digits. */
-const [firstDay, lastDay] = [-719_162, 2_932_896]
+export const [firstDay, lastDay] = [-719_162, 2_932_896] as const
 const two = Array.from({ length: 60 }, (_, n) => String(n).padStart(2, '0'))
 
 /** An instant of so many ms since 1970, as `Date` writes it, in a tenth of the time. */
@@ -67,48 +67,6 @@ export const dayBefore = (date: PlainDate): PlainDate => fromDayNumber(dayNumber
 
 /** 1 for Monday to 7 for Sunday. */
 export const weekday = (date: PlainDate): number => ((((dayNumber(date) + 3) % 7) + 7) % 7) + 1
-
-/** On which days there is work. */
-export interface WorkingCalendar {
-  /** Weekdays worked, 1 for Monday to 7 for Sunday. */
-  readonly workingWeek: readonly number[]
-  readonly holidays: readonly PlainDate[]
-}
-
-/** Whether a day is one of the working week and no holiday. */
-export function isWorkingDay(date: PlainDate, calendar: WorkingCalendar): boolean {
-  return calendar.workingWeek.includes(weekday(date)) && !calendar.holidays.includes(date)
-}
-
-/**
- * Working days after `from` up to and including `to`; 0 where `to` is not after `from`. Whole weeks are multiplied, not
- * walked: it takes as long for a day as for ten years.
- */
-export function workingDaysAfter(from: PlainDate, to: PlainDate, calendar: WorkingCalendar): number {
-  const [first, last] = [dayNumber(from), dayNumber(to)]
-  if (last <= first) return 0
-  const free = calendar.holidays.filter((day) => day > from && day <= to && calendar.workingWeek.includes(weekday(day)))
-  return weekdaysUpTo(last, calendar.workingWeek) - weekdaysUpTo(first, calendar.workingWeek) - new Set(free).size
-}
-
-/** Days of the working week from some Monday long ago up to and including a day; only differences mean something. */
-function weekdaysUpTo(day: number, workingWeek: readonly number[]): number {
-  const sinceMonday = day + 3
-  const weeks = Math.floor(sinceMonday / 7)
-  const reached = sinceMonday - weeks * 7 + 1
-  return weeks * workingWeek.length + workingWeek.filter((one) => one <= reached).length
-}
-
-/** The working day that lies `n` working days after (or, below zero, before) a date. */
-export function addWorkingDays(date: PlainDate, n: number, calendar: WorkingCalendar): PlainDate {
-  const step = n < 0 ? -1 : 1
-  let day = dayNumber(date)
-  for (let left = Math.abs(n), guard = 0; left > 0 && guard < 20_000; guard++) {
-    day += step
-    if (isWorkingDay(fromDayNumber(day), calendar)) left--
-  }
-  return fromDayNumber(day)
-}
 
 const formats = new Map<string, Intl.DateTimeFormat>()
 

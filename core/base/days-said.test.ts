@@ -1,11 +1,12 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { fromDayNumber, isPlainDate } from './dates'
+import { weekOf, WorkingTime } from './working-time'
 import { plainSpeech, printMoment, readDay, readMoment, type Speech } from './days-said'
 
 /** A Wednesday. */
 const today = '2026-11-25'
-const speech: Speech = { ...plainSpeech, today, timeZone: 'Europe/Berlin', calendar: { workingWeek: [1, 2, 3, 4, 5], holidays: ['2026-12-25'] } } // prettier-ignore
+const speech: Speech = { ...plainSpeech, today, timeZone: 'Europe/Berlin', calendar: new WorkingTime(weekOf([1, 2, 3, 4, 5]), [{ from: '2026-12-25', to: '2026-12-25' }]) } // prettier-ignore
 const american: Speech = { ...speech, first: 'month' }
 
 describe('a day as people type it', () => {

@@ -1,11 +1,9 @@
 /** Days and moments as people type them: `fri`, `+3d`, `24.11.`, `end of month`, `next tue 14:00`. */
 import {
-  addWorkingDays,
   dateIn,
   dayNumber,
   fromDayNumber,
   isPlainDate,
-  isWorkingDay,
   startOf,
   tryParseDate,
   weekday,
@@ -13,8 +11,8 @@ import {
   type Instant,
   type Period,
   type PlainDate,
-  type WorkingCalendar,
 } from './dates'
+import { addWorkingDays, fiveDayWeek, isWorkingDay, type WorkingTime } from './working-time'
 import type { DecimalMark } from './decimals'
 
 /** How numbers and days are written where somebody is, and what day it is there. */
@@ -26,12 +24,12 @@ export interface Speech {
   readonly today?: PlainDate
   /** IANA name. */
   readonly timeZone: string
-  readonly calendar: WorkingCalendar
+  readonly calendar: WorkingTime
 }
 
 /** What files and other programs write: whole dates and decimal points, UTC. */
 export const plainSpeech: Speech = {
-  decimal: '.', first: 'day', timeZone: 'UTC', calendar: { workingWeek: [1, 2, 3, 4, 5], holidays: [] },
+  decimal: '.', first: 'day', timeZone: 'UTC', calendar: fiveDayWeek,
 } // prettier-ignore
 
 const monthNames = ['january', 'february', 'march', 'april', 'may', 'june', 'july', 'august', 'september', 'october', 'november', 'december'] // prettier-ignore
@@ -79,7 +77,7 @@ function dayOf(year: string | undefined, month: number, day: number, today?: Pla
 
 const units = { d: 'd', day: 'd', w: 'w', week: 'w', m: 'm', mo: 'm', month: 'm', y: 'y', year: 'y', wd: 'wd', 'working day': 'wd', workday: 'wd' } as const // prettier-ignore
 
-function readWord(said: string, today: PlainDate, calendar: WorkingCalendar): PlainDate | undefined {
+function readWord(said: string, today: PlainDate, calendar: WorkingTime): PlainDate | undefined {
   const now = dayNumber(today)
   const shift = { today: 0, now: 0, tomorrow: 1, yesterday: -1 }[said]
   if (shift !== undefined) return fromDayNumber(now + shift)
@@ -100,7 +98,7 @@ function readWord(said: string, today: PlainDate, calendar: WorkingCalendar): Pl
   return readPeriod(said, now, calendar)
 }
 
-function shifted(today: PlainDate, n: number, unit: 'd' | 'w' | 'm' | 'y' | 'wd', calendar: WorkingCalendar) {
+function shifted(today: PlainDate, n: number, unit: 'd' | 'w' | 'm' | 'y' | 'wd', calendar: WorkingTime) {
   if (unit === 'wd') return addWorkingDays(today, n, calendar)
   if (unit === 'd' || unit === 'w') return fromDayNumber(dayNumber(today) + n * (unit === 'w' ? 7 : 1))
   const first = startOf('month', dayNumber(today), n * (unit === 'y' ? 12 : 1))
@@ -110,7 +108,7 @@ function shifted(today: PlainDate, n: number, unit: 'd' | 'w' | 'm' | 'y' | 'wd'
 }
 
 /** `next month`, `end of month`, `the end of next week`: of a week the last working day. */
-function readPeriod(said: string, now: number, calendar: WorkingCalendar): PlainDate | undefined {
+function readPeriod(said: string, now: number, calendar: WorkingTime): PlainDate | undefined {
   const match = /^(?:the )?(?:(end|start|beginning) of )?(?:the )?(this |next |last )?(week|month|quarter|year)$/.exec(
     said,
   )

@@ -24,6 +24,8 @@ export const boardId = idSchema<'board'>()
 export const viewId = idSchema<'view'>()
 /** The id of an option, as it comes from outside. */
 export const optionId = idSchema<'option'>()
+/** The id of a stretch of days off, as it comes from outside. */
+export const dayOffId = idSchema<'dayOff'>()
 /** The id of a command, as it comes from outside. */
 export const commandId = idSchema<'command'>()
 /** The id of a column: those of the first model are no UUIDs. */

@@ -22,6 +22,8 @@ export type ItemId = Id<'item'>
 export type BoardId = Id<'board'>
 /** Names a saved view. */
 export type ViewId = Id<'view'>
+/** Names a stretch of days off. */
+export type DayOffId = Id<'dayOff'>
 /** Names a command, and the entry of the log that it became. */
 export type CommandId = Id<'command'>
 /** The id of the command that opened the stay, a slash and a counter, so that browser and server agree. */

@@ -1,5 +1,6 @@
 /** The shapes that schemas are made of again and again, on zod's small build: the worker's script carries it. */
 import * as z from 'zod/mini'
+import { isPlainDate, type PlainDate } from './dates'
 import { isRank } from './ranks'
 import { isVisible, longestName, oneLine } from './text'
 
@@ -20,5 +21,7 @@ export const name = z
   .check(z.overwrite(oneLine), z.minLength(1), z.maxLength(longestName), z.refine(isVisible))
 /** An e-mail address of at most 200 characters. */
 export const email = z.email().check(z.maxLength(200))
+/** A day that the calendar has: `2026-11-25`. */
+export const plainDate = z.string().check(z.refine(isPlainDate)) as z.ZodMiniType<PlainDate, string>
 /** A fractional ordering key (`ranks.ts`). */
 export const rank = z.string().check(z.maxLength(80), z.refine(isRank))

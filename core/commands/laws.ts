@@ -3,12 +3,13 @@
  * is restored. Judged on the patch, with the state before it and after it.
  */
 import { firstInPieces, inPieces, type Pieces } from '../base/pieces'
-import { problem, type Problem } from '../base/result'
+import { firstProblem, problem, type Problem } from '../base/result'
 import type { Context } from '../change/command'
 import type { Patch } from '../change/patch'
 import { entitiesHeld, idsNeeded } from '../model/entities'
 import { maybeStep, type Reader } from '../model/reader'
 import type { EntityName, Person, Records, Stay } from '../model/records'
+import { daysOffRefusal } from '../people/working-time'
 import { After } from './after'
 import { isHeldToDemands, refusedEntry } from './entering'
 import { refusedInside } from './inside'
@@ -35,6 +36,7 @@ export function* brokenLaw(
     prefixesAreUnique(reader, after) ??
     addressesAreUnique(reader, after) ??
     hasAnOwner(reader, after) ??
+    daysOffEndLater(after) ??
     (yield* hierarchyIsForest(reader, after)) ??
     (yield* statusesFitKinds(reader, after)) ??
     statusesAreHeldOnce(reader, after) ??
@@ -93,6 +95,14 @@ function hasAnOwner(reader: Reader, after: After): Problem | undefined {
   if (!isLost) return undefined
   for (const { id } of reader.all('person')) if (isOwner(after.maybe('person', id))) return undefined
   return problem('last-owner')
+}
+
+/** Whatever an undo puts together: days off end when they begin, or later. */
+function daysOffEndLater(after: After): Problem | undefined {
+  return firstProblem(after.of('dayOff'), ({ id }) => {
+    const off = after.isGone('dayOff', id) ? undefined : after.maybe('dayOff', id)
+    return off && daysOffRefusal(off)
+  })
 }
 
 /** Every parent is an item of the same project, and none is inside itself. What goes leaves nothing inside it behind. */

@@ -22,6 +22,7 @@ import { setText } from '../items/text'
 import type { Reader } from '../model/reader'
 import { addPeople } from '../people/add'
 import { members, people } from '../people/commands'
+import { daysOff, workspaces } from '../people/working-time'
 import { prefer } from '../people/prefer'
 import { projects } from '../projects/commands'
 import { deleteProject } from '../projects/delete'
@@ -44,7 +45,7 @@ const several = togetherOf((type) => definitionOf(type))
 
 /** Every command there is. */
 const definitions = [
-  addItems, setValues, setAll, moveItems, nestItems, archiveItems, deleteItems, setText, noteMove, addPeople, people.set, people.remove, prefer, members.set, members.remove, createProject,
+  addItems, setValues, setAll, moveItems, nestItems, archiveItems, deleteItems, setText, noteMove, addPeople, people.set, people.remove, daysOff.add, daysOff.set, daysOff.remove, workspaces.set, prefer, members.set, members.remove, createProject,
   projects.set, projects.remove, projects.order, deleteProject, setLimit, overruleLimit,
   views.add, views.set, views.remove, views.order, deleteView, setLook,
   makeField, retypeField, fields.add, fields.set, fields.remove, fields.order, options.add, options.set, options.remove, options.order,

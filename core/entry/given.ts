@@ -1,4 +1,5 @@
-import { addWorkingDays, type PlainDate } from '../base/dates'
+import { type PlainDate } from '../base/dates'
+import { addWorkingDays } from '../base/working-time'
 import { fieldTypes, isInItem } from '../fields/registry'
 import { fieldContext, type Reader } from '../model/reader'
 import type { Fallback, Item, PersonId, View } from '../model/records'
@@ -13,7 +14,7 @@ export function givenBy(
   const valueOf = (fallback: Fallback) => {
     if (fallback.is === 'value') return fallback.value
     if (fallback.is === 'maker') return [me]
-    return fallback.is === 'today' ? addWorkingDays(today, fallback.days, reader.workspace()) : null
+    return fallback.is === 'today' ? addWorkingDays(today, fallback.days, reader.workingTime()) : null
   }
   return Object.fromEntries(
     Object.entries(gives ?? {}).flatMap(([id, fallback]) => {

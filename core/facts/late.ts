@@ -1,4 +1,5 @@
-import { dayNumber, fromDayNumber, workingDaysAfter } from '../base/dates'
+import { dayNumber, fromDayNumber } from '../base/dates'
+import { workingDaysAfter } from '../base/working-time'
 import { dayFigures } from '../fields/figures'
 import { noDay, noNumber, type DayColumn } from '../fields/columns/column'
 import type { FactTest } from '../model/records'
@@ -11,14 +12,14 @@ function lateAt(context: ViewContext): (row: number) => number {
   const due = reader.maybe('project', project)?.uses.due
   const today = dayNumber(viewer.today)
   const isOpen = openAt(context)
-  const workspace = reader.workspace()
+  const time = reader.workingTime()
   const known = new Map<number, number>()
   return (row) => {
     const day = due ? ((table.values.get(due) as DayColumn | undefined)?.a[row] ?? noDay) : noDay
     if (day >= today || !isOpen(row)) return noNumber
     let late = known.get(day)
     if (late === undefined)
-      known.set(day, (late = Math.max(1, workingDaysAfter(fromDayNumber(day), viewer.today, workspace))))
+      known.set(day, (late = Math.max(1, workingDaysAfter(fromDayNumber(day), viewer.today, time))))
     return late
   }
 }

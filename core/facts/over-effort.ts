@@ -1,4 +1,5 @@
-import { dayNumber, fromDayNumber, workingDaysAfter } from '../base/dates'
+import { dayNumber, fromDayNumber } from '../base/dates'
+import { workingDaysAfter } from '../base/working-time'
 import { noNumber } from '../fields/columns/column'
 import { plainFigures } from '../fields/figures'
 import { usualDay } from '../fields/duration'
@@ -23,7 +24,7 @@ function overAt(context: ViewContext): (row: number) => number {
   const workedSince = (day: number): number => {
     let worked = known.get(day)
     if (worked === undefined) {
-      worked = day >= today ? 0 : workingDaysAfter(fromDayNumber(day), viewer.today, reader.workspace()) * dayMinutes
+      worked = day >= today ? 0 : workingDaysAfter(fromDayNumber(day), viewer.today, reader.workingTime()) * dayMinutes
       known.set(day, worked)
     }
     return worked

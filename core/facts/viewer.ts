@@ -1,4 +1,5 @@
-import { addWorkingDays, dayNumber, fromDayNumber, startOf, ZoneDays, type PlainDate } from '../base/dates'
+import { dayNumber, fromDayNumber, startOf, ZoneDays, type PlainDate } from '../base/dates'
+import { addWorkingDays, type WorkingTime } from '../base/working-time'
 import type { Meaning } from '../fields/contract'
 import type { Reader } from '../model/reader'
 import type { Day, PersonId, Workspace } from '../model/records'
@@ -23,19 +24,19 @@ export const meant = (values: readonly string[], reader: Reader, { me }: Viewer)
   ...new Set(values.flatMap((value) => (value === 'me' ? [me] : value === 'craft' ? craftOf(reader, me) : [value]))),
 ]
 
-/** The day number that a day means under the workspace's clock. */
-export function dayMeant(day: Day, today: PlainDate, workspace: Workspace): number {
+/** The day number that a day means today, where these days are worked. */
+export function dayMeant(day: Day, today: PlainDate, time: WorkingTime): number {
   if (typeof day === 'string') return dayNumber(day)
   const now = dayNumber(today)
   if (day.of === 'day') return now + day.n
-  if (day.of === 'workingDay') return dayNumber(addWorkingDays(today, day.n, workspace))
+  if (day.of === 'workingDay') return dayNumber(addWorkingDays(today, day.n, time))
   return day.end ? startOf(day.of, now, day.n + 1) - 1 : startOf(day.of, now, day.n)
 }
 
 /** What the words of conditions mean to a viewer, for field types. */
 export const meaningTo = (reader: Reader, viewer: Viewer): Meaning => ({
   ids: (values) => meant(values, reader, viewer),
-  day: (day) => fromDayNumber(dayMeant(day, viewer.today, reader.workspace())),
+  day: (day) => fromDayNumber(dayMeant(day, viewer.today, reader.workingTime())),
 })
 
 let zones: ZoneDays | undefined

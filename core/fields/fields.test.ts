@@ -4,6 +4,7 @@ import { join } from 'node:path'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { plainSpeech, type Speech } from '../base/days-said'
+import { fiveDayWeek } from '../base/working-time'
 import {
   fieldTypeNames,
   isEmptyValue,
@@ -45,7 +46,7 @@ const context: FieldContext = {
   speech: plainSpeech,
 }
 
-const calendar = { workingWeek: [1, 2, 3, 4, 5], holidays: [] }
+const calendar = fiveDayWeek
 /** As it is written in three places. */
 const speeches: readonly Speech[] = [
   { decimal: '.', first: 'month', today: '2026-11-25', timeZone: 'America/Phoenix', calendar },

@@ -1,4 +1,5 @@
-import { dateIn, workingDaysAfter } from '../base/dates'
+import { dateIn } from '../base/dates'
+import { workingDaysAfter } from '../base/working-time'
 import { must, problem, type Problem } from '../base/result'
 import type { StayId } from '../base/ids'
 import { isSameValue } from '../base/sorted-ids'
@@ -65,8 +66,7 @@ export const stayOf = (item: Item): Stay => ({
 
 /** The working days of an item in the active phase, once it leaves it. */
 function activeDaysOf(reader: Reader, { activeDays, phaseSince }: Item, { today }: Context): number {
-  const workspace = reader.workspace()
-  return activeDays + workingDaysAfter(dateIn(workspace.timeZone, phaseSince), today, workspace)
+  return activeDays + workingDaysAfter(dateIn(reader.workspace().timeZone, phaseSince), today, reader.workingTime())
 }
 
 /** A change of status with its stays: the open one ends now, a new one begins; started and finished follow the phase. */

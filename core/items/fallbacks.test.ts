@@ -1,7 +1,7 @@
 import { beforeEach, describe, expect, it } from 'vitest'
 import type { ItemId } from '../base/ids'
 import { judge, type BareCommand } from '../commands/registry'
-import { addWorkingDays } from '../base/dates'
+import { addWorkingDays } from '../base/working-time'
 import type { FieldTypeName } from '../fields/names'
 import type { FieldSettings } from '../fields/settings'
 import { isSetChange } from '../change/patch'
@@ -93,7 +93,7 @@ describe('what nobody says', () => {
     expect(does(add(two)).ok).toBe(true)
     expect(does(add(three, newItem())).ok).toBe(true)
     const today = contextOf(command(small.ids, add()), lead()).today
-    expect([words, day, maker, number].map((one_) => valueOf(one.item, one_))).toEqual(['as usual', addWorkingDays(today, 3, small.state.workspace()), [lead()], 10]) // prettier-ignore
+    expect([words, day, maker, number].map((one_) => valueOf(one.item, one_))).toEqual(['as usual', addWorkingDays(today, 3, small.state.workingTime()), [lead()], 10]) // prettier-ignore
     expect([words, number].map((one_) => valueOf(two.item, one_))).toEqual(['otherwise', 75])
     expect(valueOf(three.item, number)).toBe(80)
     const last = [...small.state.itemsOf(small.project.id)].map(({ values }) => values[number.id])

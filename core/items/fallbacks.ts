@@ -1,5 +1,5 @@
 /** What a new item has in its fields where nobody says it, and what it must have. */
-import { addWorkingDays } from '../base/dates'
+import { addWorkingDays } from '../base/working-time'
 import { isSameValue } from '../base/sorted-ids'
 import { firstProblem, problem, type Problem, type ProblemPlace } from '../base/result'
 import { personIn, type Context } from '../change/command'
@@ -94,7 +94,7 @@ export class Fallbacks {
         // It may have been archived, or have left, since then.
         return fieldTypes[field.type].check(fallback.value, fieldContext(this.reader, field)) ? null : fallback.value
       case 'today':
-        return addWorkingDays(this.context.today, fallback.days, this.reader.workspace())
+        return addWorkingDays(this.context.today, fallback.days, this.reader.workingTime())
       case 'maker':
         return [personIn(this.context)]
       case 'next':

@@ -1,7 +1,7 @@
 import { isSetChange, itemsOfChange, type Change } from '../change/patch'
 import { itemKey, type Reader } from '../model/reader'
 import { shownIn } from '../model/links'
-import { isItemColumn, type EntityName, type Link } from '../model/records'
+import { isItemColumn, type DayOff, type EntityName, type Link } from '../model/records'
 
 /** Columns that a person is shown; the others follow from them. */
 export const shownColumns = ['title', 'kind', 'parent', 'archived'] as const
@@ -70,9 +70,21 @@ function nameOfOther(reader: Reader, patch: readonly Change[]): string {
   const first = patch.find((change) => change.entity === 'project') ?? patch[0]
   if (first?.entity === 'person' || first?.entity === 'member') return nameOfAccess(reader, first, patch)
   if (first?.entity === 'preference') return 'changing your settings'
+  if (first?.entity === 'dayOff') return nameOfDayOff(reader, first, patch.length)
+  if (first?.entity === 'workspace') return workspaceNames[first.field] ?? 'a change'
   if (first?.entity !== 'view' && first?.entity !== 'project') return 'a change'
   const record = recordOf(reader, first) as Named | undefined
   return `${doingOf(first)} the ${first.entity} ${record?.name ?? ''}`.trim()
+}
+const workspaceNames: Readonly<Record<string, string | undefined>> = {
+  name: 'renaming the workspace', timeZone: 'changing the time zone', workingWeek: 'changing the working week',
+} // prettier-ignore
+/** `adding Christmas Day`, `removing 9 holidays`, `changing days off of Hamid`. */
+function nameOfDayOff(reader: Reader, change: Change, count: number): string {
+  const off = recordOf(reader, change) as DayOff | undefined
+  const person = off?.person && reader.names.person(off.person)
+  const what = person ? `days off of ${person}` : count > 1 && change.field === '*' ? `${count} holidays` : off?.name || 'a holiday' // prettier-ignore
+  return `${doingOf(change)} ${what}`
 }
 /** What a project is set up with, by what its record is called. */
 const setUpWords: Readonly<Partial<Record<EntityName, string>>> = {

@@ -1,5 +1,6 @@
 import * as z from 'zod/mini'
-import { addWorkingDays, dayNumber, fromDayNumber, type PlainDate, type WorkingCalendar } from '../base/dates'
+import { dayNumber, fromDayNumber, type PlainDate } from '../base/dates'
+import { addWorkingDays, type WorkingTime } from '../base/working-time'
 import * as ids from '../base/id-schemas'
 import { firstInPieces, inPieces, type Pieces } from '../base/pieces'
 import { must, problem, type Problem, type Result } from '../base/result'
@@ -80,10 +81,10 @@ function settingOf(reader: Reader, item: Item, key: string, set: SettingForAll):
   }
   const from = (isItemColumn(key) ? item[key] : (item.values[key] ?? null)) as Value
   if ('to' in set) return { from, to: set.to }
-  return typeof from === 'string' ? { from, to: shifted(from, set.shift, reader.workspace()) } : undefined
+  return typeof from === 'string' ? { from, to: shifted(from, set.shift, reader.workingTime()) } : undefined
 }
 
 type Shift = z.infer<typeof shiftRecord>['shift']
 /** A date some days, or working days, later. */
-export const shifted = (date: PlainDate, { of, n }: Shift, calendar: WorkingCalendar): PlainDate =>
+export const shifted = (date: PlainDate, { of, n }: Shift, calendar: WorkingTime): PlainDate =>
   of === 'day' ? fromDayNumber(dayNumber(date) + n) : addWorkingDays(date, n, calendar)

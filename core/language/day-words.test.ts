@@ -15,7 +15,7 @@ const read = (words: string) => {
 /** The first and the last day that words speak of, on Wednesday, 25 November 2026. */
 const days = (words: string): string => {
   const { from, to } = read(words)
-  const on = (day: Day | null) => (day === null ? '…' : fromDayNumber(dayMeant(day, today, state.workspace())))
+  const on = (day: Day | null) => (day === null ? '…' : fromDayNumber(dayMeant(day, today, state.workingTime())))
   return `${on(from)} ${on(to)}`
 }
 

@@ -27,7 +27,7 @@ describe('every entity', () => {
   it('belongs to somebody: a project’s to the project, people and the workspace to all', () => {
     for (const [entity, record] of all) {
       const scope = entities[entity].scope(record as never, state)
-      if (entity === 'person' || entity === 'workspace') expect(scope).toEqual({ of: 'workspace' })
+      if (entity === 'person' || entity === 'dayOff' || entity === 'workspace') expect(scope).toEqual({ of: 'workspace' })
       else if (entity === 'view') expect(scope).toMatchObject({ of: 'view', project: project.id })
       // Whoever is taken out of a project hears that.
       else expect([entity, scope]).toEqual([entity, { of: 'project', project: project.id, ...(entity === 'member' && { self: (record as Member).person }) }]) // prettier-ignore

@@ -202,6 +202,12 @@ export const entities: { readonly [E in EntityName]: Entity<Records[E]> } = {
     scope: workspace,
     mapIds: (record, map) => mapped(record, { id: 'person' }, map),
   },
+  dayOff: {
+    held: 'directory',
+    touches: 'everything',
+    scope: workspace,
+    mapIds: (record, map) => mapped(record, { id: 'dayOff', person: 'person' }, map),
+  },
   project: {
     held: 'directory',
     touches: 'everything',

@@ -1,6 +1,7 @@
 import { plainSpeech, type Speech } from '../base/days-said'
-import { tieId } from '../base/ids'
+import { tieId, type PersonId } from '../base/ids'
 import { compareRanked } from '../base/ranked'
+import type { WorkingTime } from '../base/working-time'
 import type { FieldContext, Names } from '../fields/contract'
 import type { Lookup } from './entities'
 import type { ItemTable } from './item-table'
@@ -33,6 +34,8 @@ export interface Reader extends Lookup {
   /** Another whenever anything changes that is no item. */
   readonly edition: number
   workspace(): Workspace
+  /** The days that are worked by all, or by a person, with their hours. */
+  workingTime(person?: PersonId): WorkingTime
   all<E extends EntityName>(entity: E): Iterable<Records[E]>
   /** The options of a field in their order, those that were removed among them. */
   optionsOf(field: string): readonly OptionOfField[]
@@ -136,9 +139,9 @@ export const startOfKind = (reader: Lookup, kind: string): Status | undefined =>
 
 /** A field as its type needs to know it. */
 export const fieldContext = (
-  reader: Pick<Reader, 'optionsOf' | 'names' | 'workspace'>,
+  reader: Pick<Reader, 'optionsOf' | 'names' | 'workspace' | 'workingTime'>,
   field: Field,
-  speech: Speech = workspaceSpeech(reader.workspace()),
+  speech: Speech = workspaceSpeech(reader),
 ): FieldContext => ({
   settings: field.settings,
   // What is looked up is chosen from the options of the field that it is looked up in.
@@ -147,8 +150,8 @@ export const fieldContext = (
   speech,
 })
 /** How files and other programs write, with the clocks and the working days of the workspace. */
-const workspaceSpeech = (workspace: Workspace): Speech => ({
-  ...plainSpeech, timeZone: workspace.timeZone, calendar: workspace,
+const workspaceSpeech = (reader: Pick<Reader, 'workspace' | 'workingTime'>): Speech => ({
+  ...plainSpeech, timeZone: reader.workspace().timeZone, calendar: reader.workingTime(),
 }) // prettier-ignore
 
 /** `GLH-142`; a dash in place of the number until the server has given one. */

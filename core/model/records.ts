@@ -1,5 +1,5 @@
 import type * as z from 'zod/mini'
-import type { Instant, PlainDate } from '../base/dates'
+import type { Instant } from '../base/dates'
 import type { FieldId, ItemId, KindId, PersonId, ProjectId, StatusId, StayId } from '../base/ids'
 import type { FieldSettings } from '../fields/settings'
 import type { Value } from '../fields/value'
@@ -11,6 +11,7 @@ export type { Day, FactTest } from '../fields/test'
 export type { Grain, KindIcon, PaletteColour, Phase, Role, TotalName } from './names'
 export type {
   BoardId,
+  DayOffId,
   FieldId,
   ItemId,
   KindId,
@@ -25,17 +26,10 @@ export { paletteColours, roles } from './names'
 
 type Read<T extends z.ZodMiniType> = Readonly<z.infer<T>>
 
-/** One team's installation. */
-export interface Workspace {
-  readonly id: string
-  readonly name: string
-  /** IANA name: `Europe/Berlin`. */
-  readonly timeZone: string
-  /** Weekdays worked, 1 for Monday to 7 for Sunday. */
-  readonly workingWeek: readonly number[]
-  readonly holidays: readonly PlainDate[]
-  readonly demo: boolean
-}
+/** One team’s installation. */
+export type Workspace = Read<typeof schemas.workspaceRecord>
+/** Days on which somebody does not work, or nobody. */
+export type DayOff = Read<typeof schemas.dayOffRecord>
 
 /** Somebody of the team; without a role, a person without an account. */
 export type Person = Read<typeof schemas.personRecord>
@@ -165,6 +159,7 @@ export const longTextId = (item: string, field: string): string => `${item}/${fi
 export interface Records {
   workspace: Workspace
   person: Person
+  dayOff: DayOff
   project: Project
   member: Member
   status: Status

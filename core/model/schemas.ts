@@ -1,6 +1,6 @@
 /** How what is stored and sent is read: one schema a record. The types made from them are in `records.ts`. */
 import * as z from 'zod/mini'
-import { email, list, name, rank, text, whole } from '../base/schemas'
+import { email, list, name, plainDate, rank, text, whole } from '../base/schemas'
 import * as ids from '../base/id-schemas'
 import { fieldTypeNames, optionColours } from '../fields/names'
 import { fieldSettings, settingsOf } from '../fields/settings'
@@ -10,6 +10,37 @@ import { allowsRecord, foldsRecord, viewDefinition, widthsRecord } from './defin
 import { demandedRoles, densities, kindIcons, mostAmount, paletteColours, phases, roles, themes } from './names'
 
 const colour = z.enum(paletteColours)
+
+const isTimeZone = (timeZone: string): boolean => {
+  try {
+    return !!new Intl.DateTimeFormat('en', { timeZone })
+  } catch {
+    return false
+  }
+}
+/** A zone whose clocks this machine knows, by its IANA name: `Europe/Berlin`. */
+export const timeZone = text(60, 1).check(z.refine(isTimeZone))
+/** One team's installation. */
+export const workspaceRecord = z.object({
+  id: text(64, 1),
+  name,
+  timeZone,
+  /** Weekdays worked, 1 for Monday to 7 for Sunday. */
+  workingWeek: list(whole(1, 7), 7),
+  demo: z.boolean(),
+})
+
+/** Days on which a person does not work, or nobody. */
+export const dayOffRecord = z.object({
+  id: ids.dayOffId,
+  /** Null: everyone. */
+  person: z.nullable(ids.personId),
+  from: plainDate,
+  /** The last of them. */
+  to: plainDate,
+  /** What they are for; empty: nobody says. */
+  name: text(120),
+})
 
 /** Somebody of the team. */
 export const personRecord = z.object({

@@ -1,6 +1,8 @@
 import { compareText, TextIndex } from '../base/collation'
 import { compareRanked } from '../base/ranked'
+import type { PersonId } from '../base/ids'
 import { must } from '../base/result'
+import { weekOf, WorkingTime } from '../base/working-time'
 import type { Names } from '../fields/contract'
 import { entities, entityNames } from './entities'
 import { ItemTable } from './item-table'
@@ -8,6 +10,8 @@ import { farEnd, LinkIndex, otherEnd, shownIn } from './links'
 import { itemKey, type Reader } from './reader'
 import type { EntityName, Field, Item, ItemId, Link, OptionOfField, ProjectId, Records, Workspace } from './records'
 
+/** What working time is worked out from. */
+const timed: ReadonlySet<EntityName> = new Set(['workspace', 'person', 'dayOff'])
 type Apart = Exclude<EntityName, 'item'>
 const noOptions: readonly OptionOfField[] = []
 
@@ -23,6 +27,8 @@ export class State implements Reader {
   readonly #tables = new Map<ProjectId, ItemTable>()
   #people: { readonly byName: TextIndex<string>; readonly inOrder: readonly string[] } | undefined
   readonly #links = new LinkIndex()
+  /** By person, '' for everyone; worked out when they are first asked for. */
+  readonly #times = new Map<string, WorkingTime>()
   edition = 0
   /** By field; computed when they are first asked for. */
   #options: Map<string, OptionOfField[]> | undefined
@@ -60,6 +66,16 @@ export class State implements Reader {
 
   workspace(): Workspace {
     return must([...this.#records.workspace.values()][0], 'workspace')
+  }
+
+  workingTime(person?: PersonId): WorkingTime {
+    const known = this.#times.get(person ?? '')
+    if (known) return known
+    const free = [...this.#records.dayOff.values()].filter((off) => off.person === null || off.person === person)
+    const week = (person && this.#records.person.get(person)?.hours) ?? weekOf(this.workspace().workingWeek)
+    const time = new WorkingTime(week, free)
+    this.#times.set(person ?? '', time)
+    return time
   }
 
   holds(entity: EntityName): boolean {
@@ -150,6 +166,7 @@ export class State implements Reader {
     if (record === undefined) records.delete(id)
     else records.set(id, record)
     if (entity === 'person') this.#people = undefined
+    if (timed.has(entity)) this.#times.clear()
     if (entity === 'option') this.#options = undefined
     if (entity === 'field') this.#retype(before as Field | undefined, record as Field | undefined)
   }

@@ -1,4 +1,5 @@
-import { workingDaysAfter, type PlainDate } from '../base/dates'
+import { type PlainDate } from '../base/dates'
+import { workingDaysAfter } from '../base/working-time'
 import type { Lookup } from './entities'
 import { maybeStep, type Reader } from './reader'
 import type { Item, Phase, Project, TurnOf } from './records'
@@ -53,5 +54,5 @@ export function lateDays(reader: Reader, item: Item, today: PlainDate): number {
   if (!due || due >= today || item.archived) return 0
   const phase = reader.maybe('status', item.status)?.phase
   if (!phase || isOver(phase)) return 0
-  return Math.max(1, workingDaysAfter(due, today, reader.workspace()))
+  return Math.max(1, workingDaysAfter(due, today, reader.workingTime()))
 }

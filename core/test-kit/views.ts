@@ -1,7 +1,8 @@
 /** Random items, views and changes, and a view worked out the plain way, to hold the engine against. */
 import fc from 'fast-check'
 import { compareText, foldText } from '../base/collation'
-import { dateIn, dayNumber, fromDayNumber, startOf, weekday, workingDaysAfter } from '../base/dates'
+import { dateIn, dayNumber, fromDayNumber, startOf, weekday } from '../base/dates'
+import { workingDaysAfter } from '../base/working-time'
 import { must } from '../base/result'
 import { compareRanked } from '../base/ranked'
 import { isEmptyValue, type Value } from '../fields/contract'
@@ -86,7 +87,7 @@ export function plainly(reader: Reader, item: Item, ref: FactRef, viewer: Viewer
       const minutes = of.type === 'duration' ? value : (value / 10 ** (of.settings.decimals ?? 0)) * 60
       const [since, today] = [fromDayNumber(day(item.phaseSince)), viewer.today]
       const isActive = reader.maybe('status', item.status)?.phase === 'active'
-      const days = item.activeDays + (isActive ? workingDaysAfter(since, today, reader.workspace()) : 0)
+      const days = item.activeDays + (isActive ? workingDaysAfter(since, today, reader.workingTime()) : 0)
       const over = days * (of.settings.dayMinutes ?? 480) - minutes
       return over > 0 ? Math.ceil(over / 60) : null
     }
@@ -135,8 +136,8 @@ function plainDay(reader: Reader, day: Day, { today }: Viewer): number {
   const now = dayNumber(today)
   if (day.of === 'day') return now + day.n
   if (day.of !== 'workingDay') return day.end ? startOf(day.of, now, day.n + 1) - 1 : startOf(day.of, now, day.n)
-  const { workingWeek, holidays } = reader.workspace()
-  const isWorked = (one: string) => workingWeek.includes(weekday(one)) && !holidays.includes(one)
+  const free = [...reader.all('dayOff')].filter(({ person }) => person === null)
+  const isWorked = (one: string) => reader.workspace().workingWeek.includes(weekday(one)) && !free.some(({ from, to }) => one >= from && one <= to)
   let at = now
   for (let left = Math.abs(day.n); left; left -= Number(isWorked(fromDayNumber(at)))) at += Math.sign(day.n)
   return at

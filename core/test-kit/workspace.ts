@@ -1,5 +1,6 @@
 /** A small workspace for tests, and commands made from random numbers against whatever state there is. */
-import { tieId, type CommandId, type ItemId, type PersonId } from '../base/ids'
+import { dayNumber, fromDayNumber } from '../base/dates'
+import { tieId, type CommandId, type DayOffId, type ItemId, type PersonId } from '../base/ids'
 import { must, type Result } from '../base/result'
 import { evenWeek } from '../base/week'
 import { memberId } from '../access/access'
@@ -75,10 +76,11 @@ export function smallWorkspace(): Small {
     name: 'Garden',
     timeZone: 'Europe/Berlin',
     workingWeek: [1, 2, 3, 4, 5],
-    holidays: ['2026-12-25'],
     demo: false,
   })
   for (const person of Object.values(people)) state.put('person', person.id, person)
+  const christmas = ids.next() as DayOffId
+  state.put('dayOff', christmas, { id: christmas, person: null, from: '2026-12-25', to: '2026-12-25', name: 'Christmas Day' })
   const body = starterPattern(
     { name: 'Glasshouse', prefix: 'GLH', colour: 'leaf', rank: 'a1', maker: people.owner.id },
     ids.next,
@@ -238,6 +240,7 @@ export function randomCommand(
     'prefer',
     'person',
     'access',
+    'daysOff',
     'together',
     'project',
     'bringIn',
@@ -418,6 +421,18 @@ export function randomCommand(
       if (more % 4 === 2)
         return member && { ...head('member.set'), target: member.id, set: { role: { from: member.role, to: role } } }
       return member && { ...head('member.remove'), target: member.id, how: {} }
+    }
+    case 'daysOff': {
+      const off = pick([...state.all('dayOff')], which)
+      const day = fromDayNumber(dayNumber(today) + ((which + more) % 40))
+      if (more % 5 === 0) return off && { ...head('dayOff.remove'), target: off.id, how: {} }
+      if (more % 5 === 1) return off && { ...head('dayOff.set'), target: off.id, set: { to: { from: off.to, to: day } } }
+      const { id, timeZone, workingWeek } = state.workspace()
+      if (more % 5 === 2)
+        return { ...head('workspace.set'), target: id, set: { workingWeek: { from: workingWeek, to: [1, 2, 3, 4, 5, 6, 7].filter((one) => (which >> one) % 2 === 0) } } } // prettier-ignore
+      if (more % 5 === 3)
+        return { ...head('workspace.set'), target: id, set: { timeZone: { from: timeZone, to: pick(['Europe/Berlin', 'Asia/Kathmandu'], which)! } } } // prettier-ignore
+      return { ...head('dayOff.add'), record: { id: ids.next() as DayOffId, person: which % 2 ? by : null, from: day, to: fromDayNumber(dayNumber(day) + (more % 7)), name: '' } } // prettier-ignore
     }
     case 'together': {
       const [one, two] = [pick(people, which), pick(people, which + 1)]

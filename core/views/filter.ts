@@ -199,10 +199,10 @@ function compileTest(context: ViewContext, source: Source, test: FactTest): Test
 
 const firstDay = -0x80000000
 function daysMeant({ reader, viewer }: ViewContext, { from, to }: Extract<FactTest, { is: 'days' }>): [number, number] {
-  const workspace = reader.workspace()
+  const time = reader.workingTime()
   return [
-    from === null ? firstDay : dayMeant(from, viewer.today, workspace),
-    to === null ? noDay - 1 : dayMeant(to, viewer.today, workspace),
+    from === null ? firstDay : dayMeant(from, viewer.today, time),
+    to === null ? noDay - 1 : dayMeant(to, viewer.today, time),
   ]
 }
 
@@ -351,7 +351,7 @@ function words({ column }: Extract<Source, { kind: 'text' }>, text: string): Tes
 function was(context: ViewContext, { daysAgo, statuses }: Extract<Condition, { about: 'was' }>): Test {
   const { table, reader, viewer } = context
   const days = daysOf(reader.workspace())
-  const end = days.begin(dayMeant({ of: 'day', n: 1 - daysAgo }, viewer.today, reader.workspace()))
+  const end = days.begin(dayMeant({ of: 'day', n: 1 - daysAgo }, viewer.today, reader.workingTime()))
   const wanted = new Set<string>(statuses)
   return tested((row) => {
     if (table.created.a[row]! >= end) return false

@@ -64,7 +64,7 @@ function environment(reader: Reader, project: ProjectId, Item: new (row: number)
   env.registerVariable('children', 'list<Item>')
   env.registerVariable('inside', 'list<Item>')
   env.registerVariable('parent', 'Item')
-  addFunctions(env, reader.workspace())
+  addFunctions(env, reader.workingTime())
   return env
 }
 /** Each project's last, as long as nothing but items has changed. */

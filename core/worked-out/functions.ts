@@ -1,14 +1,7 @@
 /** What formulas can do besides reckoning: each in the words in which it is listed. */
 import type { Environment } from '@marcbachmann/cel-js'
-import {
-  addWorkingDays,
-  fromDayNumber,
-  dayNumber,
-  isPlainDate,
-  weekday,
-  workingDaysAfter,
-  type WorkingCalendar,
-} from '../base/dates'
+import { fromDayNumber, dayNumber, isPlainDate, weekday } from '../base/dates'
+import { addWorkingDays, workingDaysAfter, type WorkingTime } from '../base/working-time'
 import { Day, wholeAt } from './values'
 
 type Num = number | bigint
@@ -35,7 +28,7 @@ const ofDay = (day: Day, give: (day: string) => number): number =>
   isNone(day.n) ? none : give(fromDayNumber(Math.floor(day.n)))
 
 /** Numbers of whichever type with one another, days with numbers and days, and all functions. */
-export function addFunctions(env: Environment, calendar: WorkingCalendar): void {
+export function addFunctions(env: Environment, calendar: WorkingTime): void {
   addOperators(env)
   for (const [type, isFilled] of Object.entries(filledBy))
     env.registerFunction(`filled(${type}): bool`, (x: never) => isFilled(x))

@@ -5,7 +5,7 @@ import type { State } from '#core/model/state'
 import { ChangedRecords, itemRowsOfEntry, logRowOf, partRowsOf, type Done } from './batch'
 import type { Db, Tx } from './open'
 import { deleteRows, setFields, writeRows, type Row } from './rows'
-import { item, log, logItem, logPart, longText, recordEntities, recordTables, stay } from './schema'
+import { item, log, logItem, logPart, longText, recordEntities, recordTables, stay, workspace as workspaceTable } from './schema'
 
 /** Another server wrote first: catch up and judge anew. */
 export class Overtaken extends Error {}
@@ -147,6 +147,10 @@ async function whyNot(tx: Tx, { workspace, from }: CommitTo): Promise<Overtaken 
 
 /** `isBehind`: some of the rows may be written already, or not yet. */
 async function writeRecords(tx: Tx, workspace: string, patch: Patch, state: State, isBehind: boolean): Promise<void> {
+  if (patch.some(({ entity }) => entity === 'workspace')) {
+    const { name, timeZone, workingWeek } = state.workspace()
+    await tx.update(workspaceTable).set({ name, timeZone, workingWeek }).where(eq(workspaceTable.id, workspace))
+  }
   const records = new ChangedRecords(workspace, patch, state)
   for (const entity of recordEntities) {
     const { written, removed, set } = records.rowsOf(entity)

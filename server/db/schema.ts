@@ -26,7 +26,6 @@ export const workspace = pgTable('workspace', {
   name: text('name').notNull(),
   timeZone: text('time_zone').notNull(),
   workingWeek: jsonb('working_week').notNull(),
-  holidays: jsonb('holidays').notNull(),
   demo: boolean('demo').notNull(),
   sequence: bigint('sequence', { mode: 'number' }).notNull(),
   /** The sequence number of a large entry whose records are still being written; null: every record is as the log says. */
@@ -43,6 +42,15 @@ export const person = pgTable('person', {
   hours: jsonb('hours').notNull(),
   craft: text('craft'),
   active: boolean('active').notNull(),
+}, byId) // prettier-ignore
+
+export const dayOff = pgTable('day_off', {
+  ...withId(),
+  /** Null: everyone. */
+  person: uuid('person'),
+  from: text('first_day').notNull(),
+  to: text('last_day').notNull(),
+  name: text('name').notNull(),
 }, byId) // prettier-ignore
 
 export const credential = pgTable('credential', {
@@ -364,11 +372,11 @@ export const logItem = pgTable('log_item', {
 }, (table) => [primaryKey({ columns: [table.workspaceId, table.item, table.sequence] })]) // prettier-ignore
 
 /**
- * The tables that hold records, by the name that patches use; the workspace's own row is made once. A state is read in this
+ * The tables that hold records, by the name that patches use; the workspace's own row is made once, and set by itself. A state is read in this
  * order: a field before the items that have values of it.
  */
 export const recordTables = {
-  person, project, member, status, workflow, step, kind, field, option, board, column: boardColumn, columnStatus,
+  person, dayOff, project, member, status, workflow, step, kind, field, option, board, column: boardColumn, columnStatus,
   limit: columnLimit, overrule, moveNote, view, look, preference, item, link, stay, longText,
 } as const satisfies Record<Exclude<EntityName, 'workspace'>, PgTable> // prettier-ignore
 export type RecordEntity = keyof typeof recordTables

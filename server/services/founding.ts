@@ -36,7 +36,7 @@ export async function foundWorkspace(db: Db, founding: Founding): Promise<{ work
       const held = await tx.select({ id: workspace.id }).from(workspace).limit(1)
       if (held.length) throw new AlreadyFounded()
       await tx.insert(workspace).values({
-        id: workspaceId, name: founding.name, timeZone: founding.timeZone, workingWeek: [1, 2, 3, 4, 5], holidays: [],
+        id: workspaceId, name: founding.name, timeZone: founding.timeZone, workingWeek: [1, 2, 3, 4, 5],
         demo: founding.demo, sequence: 0,
       }) // prettier-ignore
       await writeRows(tx, person, [
