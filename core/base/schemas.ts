@@ -1,6 +1,6 @@
 /** The shapes that schemas are made of again and again, on zod's small build: the worker's script carries it. */
 import * as z from 'zod/mini'
-import { isPlainDate, type PlainDate } from './dates'
+import { isPlainDate, type Instant, type PlainDate } from './dates'
 import { isRank } from './ranks'
 import { isVisible, longestName, oneLine } from './text'
 
@@ -23,5 +23,10 @@ export const name = z
 export const email = z.email().check(z.maxLength(200))
 /** A day that the calendar has: `2026-11-25`. */
 export const plainDate = z.string().check(z.refine(isPlainDate)) as z.ZodMiniType<PlainDate, string>
+/** A moment in UTC, as `Date` writes it: `2026-11-25T09:00:00.000Z`. */
+export const instant = z.string().check(
+  z.regex(/^\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d\.\d{3}Z$/),
+  z.refine((text) => !Number.isNaN(Date.parse(text))),
+) as z.ZodMiniType<Instant, string>
 /** A fractional ordering key (`ranks.ts`). */
 export const rank = z.string().check(z.maxLength(80), z.refine(isRank))

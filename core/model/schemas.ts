@@ -1,6 +1,6 @@
 /** How what is stored and sent is read: one schema a record. The types made from them are in `records.ts`. */
 import * as z from 'zod/mini'
-import { email, list, name, plainDate, rank, text, whole } from '../base/schemas'
+import { email, instant, list, name, plainDate, rank, text, whole } from '../base/schemas'
 import * as ids from '../base/id-schemas'
 import { fieldTypeNames, optionColours } from '../fields/names'
 import { fieldSettings, settingsOf } from '../fields/settings'
@@ -142,7 +142,7 @@ export const moveNoteRecord = z.object({
   item: ids.itemId,
   text: text(500, 1),
   by: ids.personId,
-  at: text(40),
+  at: instant,
 })
 
 /** That two items belong together. `field`: as which the item at `from` holds the one at `to` (`links.ts`). */
@@ -250,7 +250,7 @@ export const overruleRecord = z.object({
   item: ids.itemId,
   reason: text(500, 1),
   by: ids.personId,
-  at: text(40),
+  at: instant,
 })
 
 /** How a person has pages look everywhere, which nobody else sees. `id`: the person. */
@@ -297,5 +297,5 @@ export const viewRecord = z.object({
   /** What may be done to items through it; null: whatever one may do in the project. */
   allows: z.optional(z.nullable(allowsRecord)),
   /** When it went into the bin. */
-  archived: z.optional(z.nullable(text(40))),
+  archived: z.optional(z.nullable(instant)),
 })

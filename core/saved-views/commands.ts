@@ -1,5 +1,5 @@
 import * as z from 'zod/mini'
-import { name, text } from '../base/schemas'
+import { instant, name, text } from '../base/schemas'
 import * as ids from '../base/id-schemas'
 import { must, problem } from '../base/result'
 import { changeRefusal } from '../access/changing'
@@ -23,12 +23,12 @@ export const views = recordCommands({
     allows: z.nullable(allowsRecord),
     audience: audienceRecord,
     /** Null: it comes back from the bin. */
-    archived: z.nullable(text(40)),
+    archived: z.nullable(instant),
   },
   siblings: (reader, view) => [...reader.all('view')].filter((one) => one.project === view.project),
   check(reader, { id, project, gives, archived }) {
     // When it went into the bin is said by removing it alone.
-    const isSaid = !archived || archived === reader.maybe('view', id)?.archived
+    const isSaid = (archived ?? null) === null || archived === reader.maybe('view', id)?.archived
     return isSaid ? defaultsRefusal(reader, project, gives) : problem('wrong-value', { field: 'archived' })
   },
   removal: z.object({}),

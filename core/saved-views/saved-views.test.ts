@@ -2,6 +2,7 @@ import { beforeEach, describe, expect, it } from 'vitest'
 import { compareRanked } from '../base/ranked'
 import { must } from '../base/result'
 import { judge, type BareCommand as Bare } from '../commands/registry'
+import { viewRecord } from '../model/schemas'
 import type { Person, View, ViewDefinition, ViewId } from '../model/records'
 import { command as commandOf, contextOf, run, smallWorkspace, type Small } from '../test-kit/workspace'
 
@@ -92,7 +93,10 @@ describe('a view that is kept', () => {
     const back: Bare = { type: 'view.set', target: shared.id, set: { archived: { from, to: null } } }
     const forged = { from, to: 'when I like' }
     expect(answer({ type: 'view.set', target: shared.id, set: { archived: forged } }, owner)).toBe('wrong-value')
-    expect(answer({ type: 'view.add', record: { ...own(lead), archived: 'yesterday' } }, lead)).toBe('wrong-value')
+    for (const archived of ['yesterday', '', '2026-11-24T09:00:00.000Z'])
+      expect(answer({ type: 'view.add', record: { ...own(lead), archived } }, lead)).toBe('wrong-value')
+    expect(viewRecord.safeParse({ ...own(lead), archived: '' }).success).toBe(false)
+    expect(viewRecord.safeParse({ ...own(lead), archived: '2026-11-24T09:00:00.000Z' }).success).toBe(true)
     expect(answer(back, reader)).toBe('not-allowed')
     expect(answer(back, owner)).toBe('done')
     expect(small.state.maybe('view', shared.id)).toMatchObject({ name: shared.name, archived: null })
