@@ -1,10 +1,11 @@
-import { dateIn, type PlainDate } from '#core/base/dates'
+import { dateIn, dayNumber, fromDayNumber, type PlainDate } from '#core/base/dates'
 import { addWorkingDays } from '#core/base/working-time'
-import type { CommandId, ItemId, PersonId } from '#core/base/ids'
+import type { CommandId, DayOffId, ItemId, PersonId } from '#core/base/ids'
 import { rankAfter, rankOfPlace } from '#core/base/ranks'
 import { must } from '#core/base/result'
 import { evenWeek } from '#core/base/week'
 import { memberId } from '#core/access/access'
+import { together } from '#core/commands/bare'
 import { commandOf, type BareCommand } from '#core/commands/registry'
 import type { FieldTypeName, OptionColour, Value } from '#core/fields/contract'
 import { boardsOf, columnsOf, fieldsOf, kindsOf, limitSetOf, plainLimit, statusesOf } from '#core/model/reader'
@@ -135,6 +136,8 @@ class Story {
     this.#planMoves(visitors, { 'In hand': 4, 'Being checked': 1, Ready: 6, Noted: 4, 'Set aside': 1 })
     this.#planMoves(seeds, { 'In hand': 2, 'Being checked': 1, Ready: 3, Noted: 3, 'Set aside': 0 })
     await this.walk.run()
+    this.walk.do(this.walk.end - 60_000, this.owner, together(this.#daysOff()))
+    await this.walk.done()
   }
 
   async #project(name: string, prefix: string, colour: Project['colour'], at: number): Promise<ProjectId> {
@@ -200,6 +203,21 @@ class Story {
       projects.filter((_, i) => i === 0 || this.#isIn(person.name, i)).map((project) => ({ id: memberId(project, person.id), project, person: person.id, role: must(person.role, 'role') }))) // prettier-ignore
     this.walk.do(this.walk.at(0), this.owner, { type: 'people.add', people, members: memberships })
     await this.walk.done()
+  }
+
+  /** The holidays of the year to come, and who is away in the coming weeks. */
+  #daysOff(): BareCommand[] {
+    const year = Number(this.today.slice(0, 4))
+    const add = (person: PersonId | null, from: PlainDate, to: PlainDate, name: string): BareCommand => ({
+      type: 'dayOff.add', record: { id: this.newId() as DayOffId, person, from, to, name },
+    }) // prettier-ignore
+    const inDays = (n: number) => fromDayNumber(dayNumber(this.today) + n)
+    return [
+      ...[year, year + 1].flatMap((one) => scenario.holidays.map(({ from, to, name }) => add(null, `${one}-${from}`, `${one}-${to}`, name))), // prettier-ignore
+      ...scenario.away.map(({ who, from, days, name }) =>
+        add(this.#id(who), inDays(from), inDays(from + days - 1), name),
+      ),
+    ]
   }
 
   /** Everyone works on the glasshouse; the other two projects have fewer people. */

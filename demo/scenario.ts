@@ -10,6 +10,19 @@ export interface DemoPerson {
 }
 export type Craft = 'lead' | 'plants' | 'heating' | 'joinery' | 'water' | 'ironwork' | 'paint' | 'glass' | 'visitors'
 
+/** Days of every year on which the garden’s team does not work. */
+export const holidays = [
+  { from: '01-01', to: '01-01', name: 'New Year’s Day' },
+  { from: '05-01', to: '05-01', name: 'Garden day' },
+  { from: '12-25', to: '12-26', name: 'Christmas' },
+] as const
+/** Who is away, from how many days after today, for how many. */
+export const away = [
+  { who: 'Hamid Torvald', from: 6, days: 5, name: 'Away' },
+  { who: 'Noor Castellane', from: 13, days: 2, name: 'A course on ferns' },
+  { who: 'Adaeze Marlow', from: 20, days: 9, name: 'Away' },
+] as const
+
 export const owner: DemoPerson = { name: 'Séverine Oakes', role: 'owner', colour: 'wren', hours: 40, craft: 'lead' }
 export const team: readonly DemoPerson[] = [
   { name: 'Imke Sorrel', role: 'lead', colour: 'pond', hours: 36, craft: 'plants' },

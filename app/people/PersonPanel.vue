@@ -14,11 +14,13 @@ import { editorWords } from '../parts/words'
 import { useChanges } from '../data/changes'
 import { useDirectory } from '../data/directory'
 import { frameWords } from '../shell/words'
+import DaysOff from './DaysOff.vue'
 import GettingIn from './GettingIn.vue'
 import LineEditor from './LineEditor.vue'
 import PersonEditor from './PersonEditor.vue'
 import PersonLeaves from './PersonLeaves.vue'
 import type { PersonFact } from './people'
+import { workingWords } from './working-words'
 import { peopleWords, personWords } from './words'
 
 /** Somebody of the workspace: who they are, what they may do, and what happens when they leave. */
@@ -117,6 +119,15 @@ const set = (field: 'name' | 'email', to: string | null): void =>
         </template>
       </dl>
       <p class="soft about">{{ personWords.roles[person.role ?? 'none'] }}</p>
+      <section v-if="person.active">
+        <SectionHead :title="workingWords.away" />
+        <DaysOff
+          :key="`off ${person.id}`"
+          :whose="person.id"
+          :label="workingWords.away"
+          :none="workingWords.noneOfPerson"
+        />
+      </section>
       <section v-if="person.active && person.role && directory.projects.length">
         <SectionHead :title="personWords.mayDo" />
         <dl>

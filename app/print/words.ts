@@ -10,8 +10,9 @@ export const printWords = {
   print: 'Print',
   back: 'Back to the view',
   fits: (count: number) => `${counted(count, 'column fits', 'columns fit')}.`,
-  left: (names: readonly string[]) =>
-    `Left out, since there’s no room: ${names.join(', ')}. Try larger paper or across.`,
+  /** `isMost`: no paper and no direction has more room. */
+  left: (names: readonly string[], isAcross: boolean, isMost: boolean) =>
+    `Left out, since there’s no room: ${names.join(', ')}. ${isMost ? 'Show fewer fields.' : isAcross ? 'Try larger paper.' : 'Try larger paper or across.'}`,
   tooMany: (most: number, all: number) => `The first ${most} of ${all} lines are printed.`,
   making: 'Working out the pages …',
   items: (count: number) => counted(count, 'item', 'items'),

@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { fromDayNumber, isPlainDate } from './dates'
 import { weekOf, WorkingTime } from './working-time'
-import { plainSpeech, printMoment, readDay, readMoment, type Speech } from './days-said'
+import { plainSpeech, printMoment, readDay, readDays, readMoment, type Speech } from './days-said'
 
 /** A Wednesday. */
 const today = '2026-11-25'
@@ -68,4 +68,19 @@ describe('a moment as people type it', () => {
   it('where the clocks jump over it, it is as long after midnight as was said', () => {
     expect(readMoment('2026-03-29 02:30', speech)).toBe('2026-03-29T01:30:00.000Z')
   })
+})
+
+describe('days from one to another', () => {
+  it.each([
+    ['24 dec – 2 jan', '2026-12-24', '2027-01-02'],
+    ['24.12. - 2.1.', '2026-12-24', '2027-01-02'],
+    ['2026-12-24..2026-12-31', '2026-12-24', '2026-12-31'],
+    ['mon to fri', '2026-11-30', '2026-12-04'],
+    ['tomorrow', '2026-11-26', '2026-11-26'],
+    ['24 Dec 2026–2 Jan 2027', '2026-12-24', '2027-01-02'],
+    ['2026-12-24 until 2026-12-01', '2026-12-24', '2026-12-01'],
+  ])('%s', (text, from, to) => expect(readDays(text, speech)).toEqual({ from, to }))
+  it.each(['', '–', 'mon –', '1 jan – 2 jan – 3 jan', 'soon to be'])('%s are none', (text) =>
+    expect(readDays(text, speech)).toBeUndefined(),
+  )
 })

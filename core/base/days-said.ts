@@ -47,6 +47,14 @@ export function readDay(text: string, speech: Speech): PlainDate | undefined {
   return readShort(said, speech.first, today) ?? readWord(said, today, speech.calendar)
 }
 
+/** Days from one to another, both among them: `24 Dec – 2 Jan`, `Mon to Fri`; one day alone is both. A second without a year is the next such day. */
+export function readDays(text: string, speech: Speech): { from: PlainDate; to: PlainDate } | undefined {
+  const [first = '', second, ...more] = text.split(/\s*(?:–|—|\.{2,3}|…)\s*|\s+(?:-|to|until|till)\s+/i)
+  const from = more.length ? undefined : readDay(first, speech)
+  const to = second === undefined ? from : from && readDay(second, { ...speech, today: from })
+  return from && to ? { from, to } : undefined
+}
+
 /** `24 nov 2026`, `24. november 26`, `nov 24, 2026`; without a year only where `today` says which is meant. */
 function readNamed(said: string, today?: PlainDate): PlainDate | undefined {
   const match = /^(?:(\d{1,2})\.?\s?([a-z]+)|([a-z]+)\s?(\d{1,2}))\.?,?(?:\s?(\d{4}|\d{2}))?$/.exec(said)

@@ -1,4 +1,4 @@
-import { type PlainDate } from '../base/dates'
+import type { PlainDate } from '../base/dates'
 import { addWorkingDays } from '../base/working-time'
 import { fieldTypes, isInItem } from '../fields/registry'
 import { fieldContext, type Reader } from '../model/reader'

@@ -11,7 +11,6 @@ export type { Day, FactTest } from '../fields/test'
 export type { Grain, KindIcon, PaletteColour, Phase, Role, TotalName } from './names'
 export type {
   BoardId,
-  DayOffId,
   FieldId,
   ItemId,
   KindId,

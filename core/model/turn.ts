@@ -1,4 +1,4 @@
-import { type PlainDate } from '../base/dates'
+import type { PlainDate } from '../base/dates'
 import { workingDaysAfter } from '../base/working-time'
 import type { Lookup } from './entities'
 import { maybeStep, type Reader } from './reader'

@@ -137,7 +137,8 @@ function plainDay(reader: Reader, day: Day, { today }: Viewer): number {
   if (day.of === 'day') return now + day.n
   if (day.of !== 'workingDay') return day.end ? startOf(day.of, now, day.n + 1) - 1 : startOf(day.of, now, day.n)
   const free = [...reader.all('dayOff')].filter(({ person }) => person === null)
-  const isWorked = (one: string) => reader.workspace().workingWeek.includes(weekday(one)) && !free.some(({ from, to }) => one >= from && one <= to)
+  const isWorked = (one: string) =>
+    reader.workspace().workingWeek.includes(weekday(one)) && !free.some(({ from, to }) => one >= from && one <= to)
   let at = now
   for (let left = Math.abs(day.n); left; left -= Number(isWorked(fromDayNumber(at)))) at += Math.sign(day.n)
   return at

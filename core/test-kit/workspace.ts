@@ -80,7 +80,13 @@ export function smallWorkspace(): Small {
   })
   for (const person of Object.values(people)) state.put('person', person.id, person)
   const christmas = ids.next() as DayOffId
-  state.put('dayOff', christmas, { id: christmas, person: null, from: '2026-12-25', to: '2026-12-25', name: 'Christmas Day' })
+  state.put('dayOff', christmas, {
+    id: christmas,
+    person: null,
+    from: '2026-12-25',
+    to: '2026-12-25',
+    name: 'Christmas Day',
+  })
   const body = starterPattern(
     { name: 'Glasshouse', prefix: 'GLH', colour: 'leaf', rank: 'a1', maker: people.owner.id },
     ids.next,
@@ -426,7 +432,8 @@ export function randomCommand(
       const off = pick([...state.all('dayOff')], which)
       const day = fromDayNumber(dayNumber(today) + ((which + more) % 40))
       if (more % 5 === 0) return off && { ...head('dayOff.remove'), target: off.id, how: {} }
-      if (more % 5 === 1) return off && { ...head('dayOff.set'), target: off.id, set: { to: { from: off.to, to: day } } }
+      if (more % 5 === 1)
+        return off && { ...head('dayOff.set'), target: off.id, set: { to: { from: off.to, to: day } } }
       const { id, timeZone, workingWeek } = state.workspace()
       if (more % 5 === 2)
         return { ...head('workspace.set'), target: id, set: { workingWeek: { from: workingWeek, to: [1, 2, 3, 4, 5, 6, 7].filter((one) => (which >> one) % 2 === 0) } } } // prettier-ignore

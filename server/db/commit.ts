@@ -5,7 +5,17 @@ import type { State } from '#core/model/state'
 import { ChangedRecords, itemRowsOfEntry, logRowOf, partRowsOf, type Done } from './batch'
 import type { Db, Tx } from './open'
 import { deleteRows, setFields, writeRows, type Row } from './rows'
-import { item, log, logItem, logPart, longText, recordEntities, recordTables, stay, workspace as workspaceTable } from './schema'
+import {
+  item,
+  log,
+  logItem,
+  logPart,
+  longText,
+  recordEntities,
+  recordTables,
+  stay,
+  workspace as workspaceTable,
+} from './schema'
 
 /** Another server wrote first: catch up and judge anew. */
 export class Overtaken extends Error {}

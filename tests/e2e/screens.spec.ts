@@ -100,6 +100,11 @@ const screens: Record<string, (page: Page) => Promise<void>> = {
     await page.getByRole('button', { name: 'Add people' }).click()
     await page.getByLabel('Names and addresses').fill(`${word} ${word}, ${word}@garden.example\nimke@garden.example`)
   },
+  'working time': async (page) => {
+    await page.goto('/app/working-time')
+    await expect(page.getByRole('list', { name: 'Holidays' })).toBeVisible()
+    await page.getByRole('textbox', { name: 'Days' }).first().fill('24 Dec – 2 Jan')
+  },
   'my settings': async (page) => {
     await page.goto('/app/settings')
     await expect(page.getByText('This browser')).toBeVisible()
@@ -247,7 +252,7 @@ for (const [width, height] of sizes)
   test(`every main screen is whole at ${width} × ${height}${isChecked(width) ? ', and accessible by day and by night' : ''}`, async ({
     browser,
   }) => {
-    if (isChecked(width)) test.setTimeout(240_000)
+    if (isChecked(width)) test.setTimeout(process.env.WRENLEAF_DEEP ? 600_000 : 240_000)
     const page = await demo.as(browser, 'Séverine')
     await page.setViewportSize({ width, height })
     const found: Record<string, string[]> = {}

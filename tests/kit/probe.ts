@@ -75,6 +75,8 @@ export const faultsOn = (page: Page, least: number): Promise<string[]> =>
     for (const [i, a] of texts.entries())
       for (const b of texts.slice(i + 1)) {
         if (a.element === b.element || a.element.contains(b.element) || b.element.contains(a.element)) continue
+        // One of them floats over the other.
+        if (a.element.closest('.v-overlay__content') !== b.element.closest('.v-overlay__content')) continue
         const across = Math.min(a.box.right, b.box.right) - Math.max(a.box.left, b.box.left)
         const down = Math.min(a.box.bottom, b.box.bottom) - Math.max(a.box.top, b.box.top)
         // Lines of text touch: a letter is drawn well inside its line.

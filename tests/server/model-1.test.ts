@@ -15,6 +15,7 @@ async function embedded(): Promise<Start> {
   const dir = newFolder('model-1')
   const pg = await openPglite(await readyFolder(dir))
   await pg.exec(made)
+  await pg.exec(`update workspace set holidays = '["2026-12-25", "2027-01-01", "2026-12-25"]'`)
   await pg.close()
   return { dir }
 }
@@ -99,10 +100,23 @@ describe('a workspace of the first model', () => {
     const env = { WRENLEAF_NOW: '2026-11-25T09:00:00.000Z' }
     const server = await startServer({ ...start, env })
     await isAllThere(server)
-    const { sequence } = await (await signedIn(server)).directory()
+    const client = await signedIn(server)
+    // Its holidays, which were a list, are days off; both they and the working week can be changed, and stay so.
+    const { records } = await client.directory()
+    const free = (all: typeof records) => all.dayOff.map(({ from, to }) => [from, to]).sort()
+    expect(free(records)).toEqual([['2026-12-25', '2026-12-25'], ['2027-01-01', '2027-01-01']]) // prettier-ignore
+    const { id, workingWeek, timeZone } = records.workspace[0]!
+    const set = { workingWeek: { from: workingWeek, to: [2, 4, 6] }, timeZone: { from: timeZone, to: 'Asia/Kathmandu' } } // prettier-ignore
+    expect((await client.command('workspace.set', { target: id, set })).problem).toBeUndefined()
+    const newYear = records.dayOff.find(({ from }) => from === '2027-01-01')!
+    expect((await client.command('dayOff.set', { target: newYear.id, set: { to: { from: newYear.to, to: '2027-01-03' } } })).problem).toBeUndefined() // prettier-ignore
+    const { sequence } = await client.directory()
     await server.stop()
     const again = await startServer({ ...start, env })
-    expect((await (await signedIn(again)).directory()).sequence).toBe(sequence)
+    const kept = await (await signedIn(again)).directory()
+    expect(kept.sequence).toBe(sequence)
+    expect(free(kept.records)[1]).toEqual(['2027-01-01', '2027-01-03'])
+    expect(kept.records.workspace[0]).toMatchObject({ workingWeek: [2, 4, 6], timeZone: 'Asia/Kathmandu' })
     await again.stop()
   })
 

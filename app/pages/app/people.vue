@@ -19,6 +19,7 @@ import ActMenu, { type Act } from '../../parts/ActMenu.vue'
 import { useEditing } from '../../parts/editing'
 import { useDirectory } from '../../data/directory'
 import { useQuery } from '../../data/use-query'
+import { workingWords } from '../../people/working-words'
 import { frameWords } from '../../shell/words'
 
 /** The people of the workspace, by craft. */
@@ -99,6 +100,7 @@ function onKey(event: KeyboardEvent): void {
           {{ peopleWords.of(directory.reader.workspace().name) }} <span class="soft">{{ peopleWords.byCraft }}</span>
         </h1>
         <VBtn v-if="manages" variant="outlined" @click="isAdding = true">{{ peopleWords.add }}</VBtn>
+        <VBtn variant="plain" to="/app/working-time">{{ workingWords.here }}</VBtn>
         <div class="count">
           <b>{{ here.length }}</b> <span class="soft">{{ peopleWords.count(here.length) }}</span>
           <small v-if="without" class="rust">{{ invitationWords.notSet(without) }}</small>

@@ -146,8 +146,8 @@ const walk = (key: string) => {
 </template>
 
 <style scoped>
-/* On a phone what is selected takes the room of what there is. */
-@media (max-width: 700px) {
+/* Where there is little room, what is selected takes that of what there is. */
+@media (max-width: 1000px) {
   .selection ~ span {
     display: none;
   }

@@ -102,7 +102,11 @@ const print = () => window.print()
           <template v-if="wrong">{{ wrong }}</template>
           <template v-else-if="!sheet">{{ printWords.making }}</template>
           <template v-else>
-            {{ left.length ? printWords.left(left) : printWords.fits(printed.length) }}
+            {{
+              left.length
+                ? printWords.left(left, isAcross, isAcross && paper === 'A3')
+                : printWords.fits(printed.length)
+            }}
             <template v-if="sheet.lines.length > most">{{ printWords.tooMany(most, sheet.lines.length) }}</template>
           </template>
         </p>
