@@ -1,4 +1,5 @@
 import { dayNumber, type PlainDate } from '#core/base/dates'
+import { WorkingTime } from '#core/base/working-time'
 import type { Reader } from '#core/model/reader'
 import type { DayOff, PersonId } from '#core/model/records'
 import { dayWords } from '../dates'
@@ -22,14 +23,9 @@ export const daysSaid = ({ from, to }: Pick<DayOff, 'from' | 'to'>, language: st
     ? dayWords(from, language, today)
     : `${dayWords(from, language, today)} – ${dayWords(to, language, today)}`
 
-/** Working days that somebody, or everyone, loses by days off: those that were none already are not counted. */
+/** Working days that somebody, or everyone, loses by days off: those that are holidays already are not counted. */
 export function lostDays(reader: Reader, { id, person, from, to }: DayOff): number {
-  const { week } = reader.workingTime(person ?? undefined)
-  const others = [...reader.all('dayOff')].filter((one) => one.id !== id && one.person === null)
-  let lost = 0
-  for (let day = dayNumber(from); day <= dayNumber(to); day++) {
-    const isFree = others.some((one) => day >= dayNumber(one.from) && day <= dayNumber(one.to))
-    if (week[(((day + 3) % 7) + 7) % 7] && !isFree) lost++
-  }
-  return lost
+  const holidays = [...reader.all('dayOff')].filter((one) => one.id !== id && one.person === null)
+  const time = new WorkingTime(reader.workingTime(person ?? undefined).week, holidays)
+  return time.upTo(dayNumber(to)) - time.upTo(dayNumber(from) - 1)
 }
