@@ -15,7 +15,7 @@ async function embedded(): Promise<Start> {
   const dir = newFolder('model-1')
   const pg = await openPglite(await readyFolder(dir))
   await pg.exec(made)
-  await pg.exec(`update workspace set holidays = '["2026-12-25", "2027-01-01", "2026-12-25"]'`)
+  await pg.exec(`update public.workspace set holidays = '["2026-12-25", "2027-01-01", "2026-12-25"]'`)
   await pg.close()
   return { dir }
 }
