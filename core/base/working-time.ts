@@ -9,7 +9,7 @@ export interface FreeDays {
 }
 
 /** The usual length of a working day, in minutes, where nothing else is said. */
-export const usualDay = 480
+const usualDay = 480
 /** A week in which these weekdays (1 for Monday) are worked, each as long as the usual day. */
 export const weekOf = (weekdays: readonly number[]): number[] =>
   [1, 2, 3, 4, 5, 6, 7].map((day) => (weekdays.includes(day) ? usualDay : 0))

@@ -1,5 +1,4 @@
-import { dayNumber, fromDayNumber } from '../base/dates'
-import { workingDaysAfter } from '../base/working-time'
+import { dayNumber } from '../base/dates'
 import { dayFigures } from '../fields/figures'
 import { noDay, noNumber, type DayColumn } from '../fields/columns/column'
 import type { FactTest } from '../model/records'
@@ -18,8 +17,7 @@ function lateAt(context: ViewContext): (row: number) => number {
     const day = due ? ((table.values.get(due) as DayColumn | undefined)?.a[row] ?? noDay) : noDay
     if (day >= today || !isOpen(row)) return noNumber
     let late = known.get(day)
-    if (late === undefined)
-      known.set(day, (late = Math.max(1, workingDaysAfter(fromDayNumber(day), viewer.today, time))))
+    if (late === undefined) known.set(day, (late = Math.max(1, time.upTo(today) - time.upTo(day))))
     return late
   }
 }

@@ -1,5 +1,4 @@
-import { dayNumber, fromDayNumber } from '../base/dates'
-import { workingDaysAfter } from '../base/working-time'
+import { dayNumber } from '../base/dates'
 import { noNumber } from '../fields/columns/column'
 import { plainFigures } from '../fields/figures'
 import { usualDay } from '../fields/duration'
@@ -19,12 +18,13 @@ function overAt(context: ViewContext): (row: number) => number {
   const perUnit = effort.type === 'duration' ? 1 : 60 / 10 ** decimals
   const held = table.column(effort.id)
   const days = daysOf(reader.workspace())
+  const time = reader.workingTime()
   const today = dayNumber(viewer.today)
   const known = new Map<number, number>()
   const workedSince = (day: number): number => {
     let worked = known.get(day)
     if (worked === undefined) {
-      worked = day >= today ? 0 : workingDaysAfter(fromDayNumber(day), viewer.today, reader.workingTime()) * dayMinutes
+      worked = day >= today ? 0 : (time.upTo(today) - time.upTo(day)) * dayMinutes
       known.set(day, worked)
     }
     return worked

@@ -1,5 +1,5 @@
 import { dayNumber, fromDayNumber, startOf, ZoneDays, type PlainDate } from '../base/dates'
-import { addWorkingDays, type WorkingTime } from '../base/working-time'
+import type { WorkingTime } from '../base/working-time'
 import type { Meaning } from '../fields/contract'
 import type { Reader } from '../model/reader'
 import type { Day, PersonId, Workspace } from '../model/records'
@@ -29,7 +29,7 @@ export function dayMeant(day: Day, today: PlainDate, time: WorkingTime): number 
   if (typeof day === 'string') return dayNumber(day)
   const now = dayNumber(today)
   if (day.of === 'day') return now + day.n
-  if (day.of === 'workingDay') return dayNumber(addWorkingDays(today, day.n, time))
+  if (day.of === 'workingDay') return time.add(now, day.n)
   return day.end ? startOf(day.of, now, day.n + 1) - 1 : startOf(day.of, now, day.n)
 }
 
